@@ -13,6 +13,7 @@ module rhombic.core {
     exports rhombic.formula;
     exports rhombic.study;
     exports rhombic.study.value;
+    exports rhombic.study.place;
     exports rhombic.study.duty;
     exports rhombic.study.field;
     exports rhombic.study.kind;

@@ -67,6 +67,7 @@ class ArchitectureTest {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
                 .layer("field").definedBy("rhombic.study.field")
                 .layer("value").definedBy("rhombic.study.value")
+                .layer("place").definedBy("rhombic.study.place")
                 .layer("work").definedBy("rhombic.study.work")
                 .layer("kind").definedBy("rhombic.study.kind")
                 .layer("check").definedBy("rhombic.study.check")
@@ -77,19 +78,23 @@ class ArchitectureTest {
                 .whereLayer("change").mayOnlyBeAccessedByLayers("check", "unfold")
                 .whereLayer("kind").mayOnlyBeAccessedByLayers("check", "change", "unfold")
                 .whereLayer("work").mayOnlyBeAccessedByLayers("kind", "check", "change")
+                .whereLayer("place").mayOnlyBeAccessedByLayers("work", "kind", "check", "change")
                 .whereLayer("field").mayNotAccessAnyLayer()
                 .check(CORE);
     }
 
-    /** Within the plant: what a run is made of, its people, hand-over, the kinds of equipment, rules; each knows only those before. */
+    /** Within the plant: routes, what a run is made of, its people and vehicles, hand-over, the kinds of equipment, rules; each knows only those before. */
     @Test
     void theRoomsOfThePlantHaveOneDirection() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
+                .layer("route").definedBy("rhombic.plant.route")
                 .layer("parts").definedBy("rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.resource",
                         "rhombic.plant.blueprint")
                 .layer("maintenance").definedBy("rhombic.plant.maintenance")
                 .layer("run").definedBy("rhombic.plant.run")
                 .layer("staff").definedBy("rhombic.plant.staff")
+                .layer("fleet").definedBy("rhombic.plant.fleet")
+                .layer("transport").definedBy("rhombic.plant.transport")
                 .layer("handover").definedBy("rhombic.plant.handover")
                 .layer("work").definedBy("rhombic.plant.work")
                 .layer("convey").definedBy("rhombic.plant.convey")
@@ -101,11 +106,17 @@ class ArchitectureTest {
                 .whereLayer("work").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("convey").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("goods").mayOnlyBeAccessedByLayers("plant", "rules")
-                .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods")
-                .whereLayer("staff").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover")
+                .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "transport")
+                .whereLayer("transport").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("fleet").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("staff")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "fleet", "transport")
                 .whereLayer("parts")
-                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff", "maintenance")
-                .whereLayer("maintenance").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "staff")
+                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff", "fleet", "transport",
+                        "maintenance")
+                .whereLayer("route").mayOnlyBeAccessedByLayers("parts", "run", "staff", "fleet")
+                .whereLayer("maintenance")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "staff", "transport")
                 .check(CORE);
         SlicesRuleDefinition.slices().matching("rhombic.plant.(*)..").should().beFreeOfCycles().check(CORE);
     }

@@ -17,9 +17,9 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.work.Supply;
 
 /** What a piece on a conveyor costs, however many there are. */

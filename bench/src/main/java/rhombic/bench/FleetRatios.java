@@ -16,6 +16,7 @@ import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
@@ -24,8 +25,8 @@ import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.work.Supply;
 import rhombic.trace.TraceWriter;
 
@@ -85,10 +86,11 @@ final class FleetRatios {
             links.add(new Link("In " + i, "Out " + i).withTravel(new Travel.Carried(Need.of("AGVs"), 1)));
         }
         elements.add(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(end / 2, -20))).withVehicles(VEHICLES).withForm(Fleet.Form.AGV)
-                .withSpeed(Quantity.parse("8 m/s", Dimension.SPEED))
-                .withAcceleration(Optional.of(Quantity.parse("2 m/s²", Dimension.ACCELERATION)))
-                .withPickUpTime(DistributionText.parse("4 s")).withSetDownTime(DistributionText.parse("4 s"))
-                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE));
+                .withDriving(driving -> driving.withSpeed(Quantity.parse("8 m/s", Dimension.SPEED)))
+                .withDriving(driving -> driving.withAcceleration(Optional.of(Quantity.parse("2 m/s²", Dimension.ACCELERATION))))
+                .withLoading(loading -> loading.withPickUpTime(DistributionText.parse("4 s")))
+                .withLoading(loading -> loading.withSetDownTime(DistributionText.parse("4 s")))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)));
         return new Study("Grid", RunPlan.ONE_SHIFT.withLength(Quantity.hours(4)), List.of(PieceType.usual("Piece")), elements, links);
     }
 

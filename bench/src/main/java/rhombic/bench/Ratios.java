@@ -35,8 +35,8 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.work.Supply;
 
 /**

@@ -13,6 +13,7 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
@@ -22,8 +23,8 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Operation;
 import rhombic.study.work.Supply;
@@ -86,6 +87,6 @@ final class Staffed {
     private static Crew crew(String name, int people, String skill, double y) {
         Basics basics = Basics.of(name, Placement.at(-5, y));
         return Crew.usual(basics.withDuty(basics.duty().withCalendar(SHIFTS))).withPeople(people).withSkills(List.of(skill))
-                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
     }
 }

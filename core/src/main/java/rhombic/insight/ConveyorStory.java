@@ -3,8 +3,8 @@ package rhombic.insight;
 import java.util.Arrays;
 import java.util.Optional;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.place.Fitting;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.Fitting;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 

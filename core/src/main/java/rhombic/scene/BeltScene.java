@@ -13,9 +13,9 @@ import rhombic.study.Link;
 import rhombic.study.Travel;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Fitting;
+import rhombic.study.place.PieceOffset;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.Fitting;
-import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 

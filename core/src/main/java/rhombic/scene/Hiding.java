@@ -26,8 +26,7 @@ public final class Hiding {
         }
     }
 
-    /** Whether what stands on those outlines hides any of the plant from an eye at x, y and z. */
-    public boolean isHiding(List<List<Pose>> outlines, double low, double high, double[] eye) {
+    private boolean isHiding(List<List<Pose>> outlines, double low, double high, double[] eye) {
         for (List<Pose> outline : outlines) {
             for (double[] target : lookedAt) {
                 if (isBetween(outline, low, high, eye, target)) {

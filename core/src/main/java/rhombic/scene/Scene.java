@@ -23,10 +23,10 @@ import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.place.PieceOffset;
+import rhombic.study.place.Port;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.PieceOffset;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Port;
 import rhombic.trace.Moment;
 
 /** Puts every piece where it is drawn. Made once for a study; used by one thread. */

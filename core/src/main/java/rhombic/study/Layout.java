@@ -5,11 +5,11 @@ import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.duty.StandPoint;
-import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Bend;
-import rhombic.study.value.Port;
+import rhombic.study.place.Bend;
+import rhombic.study.place.Port;
 
 /** Where elements are in space: one truth for what is drawn and for what is simulated. */
 public final class Layout {

@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.value.Bend;
+import rhombic.study.place.Bend;
 import rhombic.study.value.Count;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;

@@ -1,8 +1,8 @@
 package rhombic.study;
 
 import java.io.Serializable;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Names;
-import rhombic.study.value.Placement;
 import rhombic.study.value.StudyException;
 
 /**

@@ -17,6 +17,7 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
@@ -30,7 +31,7 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 import rhombic.study.work.Inspection;
 import rhombic.study.work.Operation;
 import rhombic.study.work.Work;
@@ -88,8 +89,8 @@ final class RandomStaff {
 
     private Crew crew(String name, int people) {
         Crew crew = Crew.usual(Basics.of(name, Placement.at(random.nextInt(20) - 10, random.nextInt(10) - 5)));
-        crew = crew.withPeople(people).withPersonRule(ResourceChoice.values()[random.nextInt(5)]).withJobRule(JobChoice.values()[random.nextInt(2)])
-                .withIdleAt(Crew.IdlePlace.values()[random.nextInt(2)]).withBreakArea(one(2) ? "Break area" : "");
+        crew = crew.withPeople(people).withRules(rules -> rules.withResourceRule(ResourceChoice.values()[random.nextInt(5)])).withRules(rules -> rules.withJobRule(JobChoice.values()[random.nextInt(2)]))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.values()[random.nextInt(2)])).withBreakArea(one(2) ? "Break area" : "");
         crew = one(3) ? crew.withSpeed(Optional.empty()) : crew.withSpeed(Optional.of(new Quantity(0.5 + random.nextInt(4), Unit.METRE_PER_SECOND)));
         crew = one(2) ? crew.withPersons(List.of(new Person("Ada of " + name, 1.25, one(2) ? List.of("weld") : List.of()))) : crew;
         return one(2) ? (Crew) crew.with(crew.basics().withDuty(duty())) : crew;

@@ -11,7 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
-import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -24,6 +23,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
@@ -31,13 +31,12 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Wall;
+import rhombic.study.place.Opening;
+import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.Opening;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Trace;
-import rhombic.trace.TraceWriter;
 import rhombic.validation.Lines;
 
 /** People who carry along aisles and round walls, worked out by hand. They walk a metre in a second. */
@@ -69,7 +68,7 @@ class AislesTest {
 
     private Crew porter(TravelChoice travel) {
         Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
-                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE).withTravel(travel);
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)).withRules(rules -> rules.withTravel(travel));
         Pose home = Layout.home(crew, 0);
         return (Crew) crew.placed(Placement.at(from.x() - home.x(), from.y() - home.y()));
     }
@@ -153,7 +152,7 @@ class AislesTest {
         Study study = RandomStudies.of(seed);
         for (Crew crew : study.crews()) {
             TravelChoice choice = TravelChoice.values()[random.nextInt(3)];
-            study = study.changed(crew.name(), e -> ((Crew) e).withTravel(choice));
+            study = study.changed(crew.name(), e -> ((Crew) e).withRules(rules -> rules.withTravel(choice)));
         }
         for (int i = 0; i < 4; i++) {
             double at = 8 * i - 12;
@@ -163,29 +162,9 @@ class AislesTest {
         return study.with(wall("Wall", -6.1, -30, -6.1, 5)).with(wall("Corner", 3.3, 20, 3.3, -4, 9, -4));
     }
 
-    /** Twenty in the usual tests, hundreds in `./rhombic validate`. */
-    private static LongStream nets() {
-        return LongStream.rangeClosed(1, Integer.getInteger("rhombic.nets", 20));
-    }
-
     @ParameterizedTest
-    @MethodSource("nets")
+    @MethodSource("rhombic.plant.Runs#nets")
     void watchedEqualsUnwatchedAndPartsOfTimeAddUp(long seed) {
-        Study study = withSite(seed);
-        RunFigures unwatched = Runs.of(study);
-        Plant watched = Plant.build(study, 1, new TraceWriter(study.elements().size(), study.links().size()));
-        watched.advance(study.plan().length().nanos(), () -> false);
-        assertEquals(unwatched, watched.figures(), "seed " + seed);
-        for (var crew : unwatched.crews()) {
-            for (var one : crew.people()) {
-                double sum = 0;
-                for (PersonState state : PersonState.values()) {
-                    sum += one.share(state);
-                }
-                assertEquals(1, sum, 1e-6, "seed " + seed);
-            }
-        }
-        assertEquals(unwatched.in() + unwatched.made() - unwatched.out() - unwatched.joined() - unwatched.scrapped(),
-                unwatched.inside() - unwatched.insideAtStart(), "seed " + seed);
+        Runs.sound(withSite(seed), seed);
     }
 }

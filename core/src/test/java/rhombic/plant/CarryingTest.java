@@ -22,13 +22,14 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 import rhombic.validation.Lines;
 
 /** People who carry, worked out by hand: who is called, how often each goes, and when what is brought is there. */
@@ -46,7 +47,8 @@ class CarryingTest {
     /** They begin beside the store, one beside the other, and walk a metre in a second. */
     private Crew crew(int people) {
         Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withPeople(people)
-                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
         Pose home = Layout.home(crew, 0);
         return (Crew) crew.placed(Placement.at(from.x() - home.x(), from.y() - home.y()));
     }

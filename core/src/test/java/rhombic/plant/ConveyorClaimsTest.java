@@ -24,7 +24,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 import rhombic.validation.Lines;

@@ -23,8 +23,8 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.ConveyorPath;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
@@ -168,7 +168,7 @@ class ConveyorTest {
     void whatComesAlongALinkWaitsAtTheBeginningUntilItIsClear() {
         Link slow = new Link("In", "Belt").withTravel(new rhombic.study.Travel.AtSpeed(Quantity.parse("1 m/s", Dimension.SPEED), 0));
         Lines lines = lines().chain(stock("In", "Piece", 6))
-                .chain(belt("Belt", 10, 0.5).with(Basics.of("Belt", rhombic.study.value.Placement.at(15, 0))), goodsOut("Out"));
+                .chain(belt("Belt", 10, 0.5).with(Basics.of("Belt", rhombic.study.place.Placement.at(15, 0))), goodsOut("Out"));
         RunFigures run = Runs.of(lines.link(slow).study(1, 0, 1));
         assertEquals(6, at(run, "Belt").out());
         assertEquals(20 + 10, at(run, "Belt").stay().max(), 1e-9, "six came at once; the last came on 10 s later");

@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.UnaryOperator;
-import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -28,19 +27,19 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 import rhombic.study.value.StudyException;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
-import rhombic.trace.TraceWriter;
 import rhombic.validation.Lines;
 
 /** Vehicles worked out by hand: how fast they drive, turn, pick up and set down. */
@@ -55,8 +54,9 @@ class FleetsTest {
     }
 
     private static Fleet usual() {
-        return Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withSpeed(Quantity.parse("1 m/s", Dimension.SPEED))
-                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+        return Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0)))
+                .withDriving(driving -> driving.withSpeed(Quantity.parse("1 m/s", Dimension.SPEED)))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
     }
 
     /** Where a forklift stands to pick up from the store. */
@@ -89,15 +89,16 @@ class FleetsTest {
     @ParameterizedTest
     @CsvSource({"1, 2.82842712", "4.5, 6", "10, 9.66666667", "50, 36.33333333"})
     void aVehicleSpeedsUpAndBrakes(double metres, double seconds) {
-        Fleet fleet = usual().withSpeed(Quantity.parse("1.5 m/s", Dimension.SPEED))
-                .withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION));
+        Fleet fleet = usual().withDriving(driving -> driving.withSpeed(Quantity.parse("1.5 m/s", Dimension.SPEED)))
+                .withDriving(driving -> driving.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)));
         assertEquals(seconds, Runs.of(carried(1, 1, metres, fleet)).lead().max(), NEAR);
         assertEquals(3 * seconds, Runs.of(carried(2, 1, metres, fleet)).lead().max(), NEAR, "there, back, there");
     }
 
     @Test
     void itDrivesAtAnotherSpeedWhenLoaded() {
-        RunFigures run = Runs.of(carried(2, 1, 20, usual().withLoadedSpeed(some("0.5 m/s", Dimension.SPEED))));
+        RunFigures run = Runs
+                .of(carried(2, 1, 20, usual().withDriving(driving -> driving.withLoadedSpeed(some("0.5 m/s", Dimension.SPEED)))));
         assertEquals(40 + 20 + 40, run.lead().max(), NEAR);
         PersonFigures vehicle = person(run, "F");
         assertEquals(60, vehicle.metres(), NEAR);
@@ -108,7 +109,7 @@ class FleetsTest {
 
     @Test
     void eachPieceIsPickedUpAndSetDownInItsTime() {
-        Fleet fleet = usual().withPickUpTime(time("10 s")).withSetDownTime(time("6 s"));
+        Fleet fleet = usual().with(new Fleet.Loading(time("10 s"), time("6 s")));
         RunFigures one = Runs.of(carried(2, 9, 20, fleet));
         assertEquals(2 * (10 + 20 + 6) + 20, one.lead().max(), NEAR);
         assertEquals(20 / SECONDS, person(one, "F").share(PersonState.PICKING_UP), NEAR);
@@ -122,7 +123,7 @@ class FleetsTest {
 
     @Test
     void itTurnsOnTheSpotWhereItLooksElsewhere() {
-        Fleet fleet = usual().withQuarterTurn(some("4 s", Dimension.TIME));
+        Fleet fleet = usual().withDriving(driving -> driving.withQuarterTurn(some("4 s", Dimension.TIME)));
         // It looks north at home and west where it picks up; then east, and so it sets down; back it turns and arrives looking west.
         RunFigures run = Runs.of(carried(2, 1, 20, fleet));
         assertEquals(4 + 8 + 20 + 8 + 20 + 8 + 20, run.lead().max(), NEAR);
@@ -141,7 +142,7 @@ class FleetsTest {
     @Test
     void itTurnsAtTheCornersOfAisles() {
         double from = spot(usual()).x();
-        Fleet fleet = usual().withQuarterTurn(some("4 s", Dimension.TIME));
+        Fleet fleet = usual().withDriving(driving -> driving.withQuarterTurn(some("4 s", Dimension.TIME)));
         Study plain = carried(1, 1, 20, fleet);
         double y = spot(usual()).y();
         Study study = plain.with(AislesTest.aisle("A", from - 5, y - 6, from + 30, y - 6));
@@ -156,7 +157,7 @@ class FleetsTest {
 
     @Test
     void whatIsPickedUpStaysWhereItIsUntilThen() {
-        Study study = carried(1, 1, 20, usual().withPickUpTime(time("10 s")).withSetDownTime(time("6 s")));
+        Study study = carried(1, 1, 20, usual().with(new Fleet.Loading(time("10 s"), time("6 s"))));
         Trace trace = Runs.traceOf(study);
         int shelf = study.elements().indexOf(study.find("Store").orElseThrow());
         assertEquals(1, trace.at(9_900_000_000L).content(shelf));
@@ -198,6 +199,8 @@ class FleetsTest {
         RunFigures two = Runs.of(byEither(2, List.of("F", "W")));
         assertEquals(List.of(1L, 1L), List.of(jobs(two, 0), jobs(two, 1)));
         assertTrue(two.lead().max() < 40, "at the same time");
+        Study drawn = carried(3, 1, 20, usual().withLoading(loading -> loading.withPickUpTime(time("exponential(20 s)"))));
+        assertEquals(Runs.of(drawn).lead(), Runs.of(drawn.changed("F", e -> e.named("Trucks"))).lead(), "a new name changes no draw");
         Study renamed = byEither(2, List.of("F", "W")).changed("W", e -> e.named("Porters"));
         assertEquals(List.of("F", "Porters"), renamed.carryNeedsFrom("Store").getFirst().inOrder());
         assertEquals(two.lead(), Runs.of(renamed).lead());
@@ -205,7 +208,7 @@ class FleetsTest {
 
     @Test
     void moreVehiclesMeetTheSameNumbers() {
-        Fleet fleet = usual().withPickUpTime(time("exponential(20 s)"));
+        Fleet fleet = usual().withLoading(loading -> loading.withPickUpTime(time("exponential(20 s)")));
         double one = Runs.of(carried(1, 1, 20, fleet)).lead().max();
         double three = Runs.of(carried(1, 1, 20, fleet.withVehicles(3))).lead().max();
         assertEquals(one, three, NEAR);
@@ -215,10 +218,12 @@ class FleetsTest {
     @Test
     void whatAFleetCannotBeIsRefusedWithTheRule() {
         assertEquals("The speed of a fleet must be above 0 m/s and at most 50 m/s; got 0 m/s",
-                assertThrows(StudyException.class, () -> usual().withSpeed(Quantity.parse("0 m/s", Dimension.SPEED))).getMessage());
+                assertThrows(StudyException.class,
+                        () -> usual().withDriving(driving -> driving.withSpeed(Quantity.parse("0 m/s", Dimension.SPEED)))).getMessage());
         assertThrows(StudyException.class, () -> usual().withVehicles(0));
         assertThrows(StudyException.class, () -> usual().withCapacity(0));
-        assertThrows(StudyException.class, () -> usual().withAcceleration(some("0 m/s²", Dimension.ACCELERATION)));
+        assertThrows(StudyException.class,
+                () -> usual().withDriving(driving -> driving.withAcceleration(some("0 m/s²", Dimension.ACCELERATION))));
     }
 
     /** A random plant whose links are carried by a fleet, which drives along aisles or as it likes. */
@@ -226,14 +231,16 @@ class FleetsTest {
         Random random = new Random(seed);
         Study study = RandomStudies.of(seed);
         Fleet fleet = usual().withVehicles(1 + random.nextInt(4)).withCapacity(1 + random.nextInt(3))
-                .withSpeed(Quantity.parse((1 + random.nextInt(3)) + " m/s", Dimension.SPEED))
+                .withDriving(driving -> driving.withSpeed(Quantity.parse((1 + random.nextInt(3)) + " m/s", Dimension.SPEED)))
                 .withForm(Fleet.Form.values()[random.nextInt(3)])
-                .withTravel(TravelChoice.values()[random.nextInt(3)])
-                .withIdleAt(Crew.IdlePlace.values()[random.nextInt(2)]);
-        fleet = random.nextBoolean() ? fleet.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)) : fleet;
-        fleet = random.nextBoolean() ? fleet.withQuarterTurn(some("3 s", Dimension.TIME)) : fleet;
-        fleet = random.nextBoolean() ? fleet.withPickUpTime(time("exponential(9 s)")).withSetDownTime(time("5 s")) : fleet;
-        fleet = random.nextBoolean() ? fleet.withLoadedSpeed(some("0.7 m/s", Dimension.SPEED)) : fleet;
+                .withRules(rules -> rules.withTravel(TravelChoice.values()[random.nextInt(3)]))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.values()[random.nextInt(2)]));
+        fleet = random.nextBoolean()
+                ? fleet.withDriving(driving -> driving.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)))
+                : fleet;
+        fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withQuarterTurn(some("3 s", Dimension.TIME))) : fleet;
+        fleet = random.nextBoolean() ? fleet.with(new Fleet.Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
+        fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withLoadedSpeed(some("0.7 m/s", Dimension.SPEED))) : fleet;
         UnaryOperator<Link> carry = link -> link.travel() instanceof Travel.AtOnce || random.nextInt(3) > 0
                 ? link
                 : link.withTravel(new Travel.Carried(Need.of("F"), 1 + random.nextInt(3))).withFailures(List.of());
@@ -245,23 +252,11 @@ class FleetsTest {
         return changed;
     }
 
-    /** Twenty in the usual tests, hundreds in `./rhombic validate`. */
-    private static LongStream nets() {
-        return LongStream.rangeClosed(1, Integer.getInteger("rhombic.nets", 20));
-    }
-
     @ParameterizedTest
-    @MethodSource("nets")
+    @MethodSource("rhombic.plant.Runs#nets")
     void nothingIsLostAndWatchedEqualsUnwatched(long seed) {
-        Study study = withFleet(seed);
-        RunFigures run = Runs.of(study);
-        Plant watched = Plant.build(study, 1, new TraceWriter(study.elements().size(), study.links().size()));
-        watched.advance(study.plan().length().nanos(), () -> false);
-        assertEquals(run, watched.figures(), "seed " + seed);
-        assertEquals(run.insideAtStart() + run.in() + run.made() - run.joined() - run.scrapped() - run.out(), run.inside(), "seed " + seed);
-        for (CrewFigures group : run.crews()) {
+        for (CrewFigures group : Runs.sound(withFleet(seed), seed).crews()) {
             for (PersonFigures one : group.people()) {
-                assertEquals(1, one.shares().values().stream().mapToDouble(share -> share).sum(), 1e-6, "seed " + seed);
                 assertTrue(one.metresLoaded() <= one.metres() + 1e-6, "seed " + seed);
             }
         }

@@ -17,8 +17,8 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Attribute;
-import rhombic.study.value.Placement;
 import rhombic.study.value.Value;
 import rhombic.validation.Lines;
 

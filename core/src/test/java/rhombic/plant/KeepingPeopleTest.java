@@ -22,10 +22,10 @@ import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Operation;
 import rhombic.validation.Lines;
@@ -87,7 +87,7 @@ class KeepingPeopleTest {
     @Test
     void theFirstOfACrewIsRememberedLikeAnyOther() {
         // whoever did it last comes again; else the first in order, who has other work at 15 s
-        Crew crew = workers(2).withPersonRule(ResourceChoice.SAME);
+        Crew crew = workers(2).withRules(rules -> rules.withResourceRule(ResourceChoice.SAME));
         Lines lines = new Lines().types(BOX, OTHER)
                 .chain(timetable("In", "0 s Piece", "20 s Piece", "40 s Piece"), needs(station("A", 1, 0, "10 s"), Need.of("Worker")),
                         goodsOut("Out"))

@@ -33,10 +33,10 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 

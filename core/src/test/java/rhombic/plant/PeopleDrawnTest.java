@@ -22,8 +22,8 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
+import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.Placement;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 

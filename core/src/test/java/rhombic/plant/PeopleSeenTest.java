@@ -37,6 +37,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.ResourceChoice;
@@ -46,9 +47,9 @@ import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 import rhombic.trace.MoverMoment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -170,7 +171,7 @@ class PeopleSeenTest {
     @Test
     void aCrewMayGoByWhoDidItLast() {
         for (ResourceChoice who : List.of(ResourceChoice.SAME, ResourceChoice.IN_ORDER)) {
-            Crew pair = atOnce("W", 2).withPersonRule(who)
+            Crew pair = atOnce("W", 2).withRules(rules -> rules.withResourceRule(who))
                     .withPersons(List.of(new Person("Ada", 1, List.of()), new Person("Ben", 1, List.of())));
             Study study = new Lines()
                     .chain(timetable("In 1", "0 s Piece"), needs(station("A", 1, 0, "10 s"), Need.of("W")), goodsOut("Out"))
@@ -293,7 +294,7 @@ class PeopleSeenTest {
 
     @Test
     void whoeverCarriesWalksEachMetreAtHisSpeedAndBringsWhatHeHasBeforeABreak() {
-        Crew crew = crew("W", 1, 0).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+        Crew crew = crew("W", 1, 0).withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
         Study study = new Lines().chain(stock("In", "Piece", 30), buffer("Store", -1).placed(Placement.at(10, 0)))
                 .chain(goodsOut("Out").placed(Placement.at(60, 0)))
                 .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(crew).study(1000 / 3600.0, 0, 1);

@@ -35,6 +35,7 @@ import rhombic.study.Travel;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.Spell;
@@ -43,10 +44,10 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Inspection;
 import rhombic.study.work.Operation;
@@ -157,7 +158,7 @@ class PeopleTest {
     void aBrokenConveyorStandsAndABrokenBufferHandsNothingOn() {
         Study belt = new Lines().chain(stock("In", "Piece", 1),
                 fails(rhombic.study.kind.Conveyor.usual(Basics.of("Belt", Placement.at(0, 0)),
-                        rhombic.study.value.ConveyorPath.straight(10)),
+                        rhombic.study.place.ConveyorPath.straight(10)),
                         mode("chain", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirstFailure(time("8 s"))),
                 goodsOut("Out")).study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(belt);
@@ -328,7 +329,7 @@ class PeopleTest {
         long[] out = new long[2];
         for (int max : new int[] {1, 3}) {
             Crew crew = Crew.usual(Basics.of("W", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
-                    .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+                    .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
             PlantElement store = buffer("Store", -1).placed(Placement.at(10, 0));
             PlantElement out2 = goodsOut("Out").placed(Placement.at(30, 0));
             Study study = new Lines().chain(stock("In", "Piece", 30), store).chain(out2)

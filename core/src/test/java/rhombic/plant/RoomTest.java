@@ -202,7 +202,7 @@ class RoomTest {
         PieceType type = new PieceType("Piece", Quantity.metres(0.9), Quantity.metres(0.9),
                 Quantity.metres(0.5), "#123456");
         rhombic.study.kind.Buffer area = buffer("B", -1).withArrangement(rhombic.study.kind.Buffer.Arrangement.IN_ROWS);
-        rhombic.study.kind.Buffer sized = area.with(area.basics().withSize(new rhombic.study.value.Footprint(3.9, 2.9, 0.1)));
+        rhombic.study.kind.Buffer sized = area.with(area.basics().withSize(new rhombic.study.place.Footprint(3.9, 2.9, 0.1)));
         assertEquals(4 * 3, sized.capacityFor(List.of(type)));
         assertEquals(5, sized.withCapacity(OptionalInt.of(5)).capacityFor(List.of(type)));
         RunFigures run = Runs.of(new Lines().types(type).chain(timetable("In", "0 s 40 Piece"), sized).study(1, 0, 1));

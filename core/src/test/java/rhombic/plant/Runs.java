@@ -1,8 +1,15 @@
 package rhombic.plant;
 
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.LongStream;
+import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
 import rhombic.study.Study;
 import rhombic.study.value.Attribute;
@@ -21,6 +28,26 @@ final class Runs {
         return plant.figures();
     }
 
+    /** Numbers of random nets: twenty in the usual tests, hundreds in `./rhombic validate`. */
+    static LongStream nets() {
+        return LongStream.rangeClosed(1, Integer.getInteger("rhombic.nets", 20));
+    }
+
+    /** A run in which nothing is lost, which is the same when watched, and in which the parts of each member's time add up. */
+    static RunFigures sound(Study study, long seed) {
+        RunFigures run = of(study);
+        Plant watched = Plant.build(study, 1, new TraceWriter(study.elements().size(), study.links().size()));
+        watched.advance(study.plan().length().nanos(), () -> false);
+        assertEquals(run, watched.figures(), "seed " + seed);
+        assertEquals(run.insideAtStart() + run.in() + run.made() - run.joined() - run.scrapped() - run.out(), run.inside(), "seed " + seed);
+        for (CrewFigures group : run.crews()) {
+            for (PersonFigures one : group.people()) {
+                assertEquals(1, one.shares().values().stream().mapToDouble(share -> share).sum(), 1e-6, "seed " + seed);
+            }
+        }
+        return run;
+    }
+
     static Trace traceOf(Study study) {
         TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         Plant plant = Plant.build(study, 1, writer);
@@ -30,7 +57,7 @@ final class Runs {
     }
 
     /** What was set of the piece up to the moment, at which it must be inside. */
-    static java.util.Map<String, String> settings(Trace trace, int piece, long nanos) {
+    static Map<String, String> settings(Trace trace, int piece, long nanos) {
         return trace.settings(trace.at(nanos).piece(piece).orElseThrow());
     }
 
@@ -39,7 +66,7 @@ final class Runs {
     }
 
     static PieceType type(String name, Object... namesAndValues) {
-        java.util.List<Attribute> attributes = new java.util.ArrayList<>();
+        List<Attribute> attributes = new ArrayList<>();
         for (int i = 0; i < namesAndValues.length; i += 2) {
             attributes.add(new Attribute((String) namesAndValues[i], Value.of(namesAndValues[i + 1])));
         }

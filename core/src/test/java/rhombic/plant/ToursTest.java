@@ -27,6 +27,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
@@ -34,10 +35,10 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Work;
@@ -67,7 +68,8 @@ class ToursTest {
     /** They begin at A, one beside the other, and walk a metre in a second. */
     private Crew crew(String name, int people, double metresFromA) {
         Crew crew = Crew.usual(Basics.of(name, Placement.at(0, 0))).withPeople(people)
-                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED))).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
         Pose home = Layout.home(crew, 0);
         return (Crew) crew.placed(Placement.at(takeUp(a) - home.x() + metresFromA, Layout.outlet(a, "").y() - home.y()));
     }

@@ -9,7 +9,7 @@ import rhombic.quantity.Unit;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 import rhombic.validation.Lines;
 
 /** Where links are drawn. */

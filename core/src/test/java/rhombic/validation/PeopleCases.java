@@ -16,6 +16,7 @@ import rhombic.measure.RunFigures;
 import rhombic.study.Study;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
@@ -23,9 +24,9 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Operation;
 import rhombic.validation.Theory.Case;
@@ -156,7 +157,9 @@ final class PeopleCases {
                 .chain(arrivals("In 2", "exponential(4 min)", 1),
                         (Station) needing(station("S2", 1, 1_000_000, "exponential(1.6 min)"), Need.of("Operator"))
                                 .placed(Placement.at(50, 0)))
-                .link("S2", "Out").chain(crew("Operator", 1).withJobRule(which).withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE))
+                .link("S2", "Out")
+                .chain(crew("Operator", 1).withRules(rules -> rules.withJobRule(which))
+                        .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)))
                 .study(20_000, 200, REPLICATIONS);
         return new Case(name, study, List.of(
                 new Exact("mean wait at station 1, min", wait1, 0.01, run -> named(run, "S1").waits().mean() / 60),

@@ -33,7 +33,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;

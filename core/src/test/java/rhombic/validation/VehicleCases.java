@@ -12,12 +12,13 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 import rhombic.validation.Theory.Case;
 import rhombic.validation.Theory.Exact;
 
@@ -47,8 +48,9 @@ final class VehicleCases {
         double wait = full / (sum + full) / (vehicles / service - 1 / between);
         PlantElement store = buffer("Store", -1).placed(Placement.at(0, 0));
         Fleet usual = Fleet.KIND.blank(Basics.of("F", Placement.at(20, 20))).withVehicles(vehicles)
-                .withSpeed(Quantity.parse("50 m/s", Dimension.SPEED)).withPickUpTime(time("exponential(" + service + " s)"))
-                .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE);
+                .withDriving(driving -> driving.withSpeed(Quantity.parse("50 m/s", Dimension.SPEED)))
+                .withLoading(loading -> loading.withPickUpTime(time("exponential(" + service + " s)")))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
         Pose outlet = Layout.outlet(store, "");
         PlantElement out = goodsOut("Out").placed(Placement.at(0, 0));
         out = out.placed(Placement.at(outlet.x() + 2 * usual.reachMetres() - Layout.inlet(out, "").x(), outlet.y()));

@@ -26,9 +26,9 @@ import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 
 /** The example studies that ship with the program, against what theory says of them. */
 class ExamplesTest {

@@ -14,7 +14,7 @@ import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 

@@ -11,7 +11,7 @@ import rhombic.plant.handover.Taker;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.Ranking;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.Fitting;
 import rhombic.study.value.Routing;
 
 /**

@@ -11,7 +11,7 @@ import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.Fitting;
 
 /**
  * The beginning of a stretch of a conveyor: on which lane there is room for a piece, how far on the one before it must be, and whose turn it is

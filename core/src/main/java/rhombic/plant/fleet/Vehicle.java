@@ -5,19 +5,17 @@ import rhombic.plant.resource.Group;
 import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
 import rhombic.study.kind.Fleet;
+import rhombic.study.kind.ResourceGroup;
 
 /** One vehicle of a fleet. */
 final class Vehicle extends Worker {
-    /** A person stands so far from where it takes up. */
-    private static final double PERSON_METRES = 0.45;
-
     private final Fleet fleet;
     private final Handling handling;
 
     Vehicle(int number, String name, Group group, boolean[] skills, Pose home, Fleet fleet, @Nullable Listener listener) {
         super(number, name, group, skills, 1, home, listener);
         this.fleet = fleet;
-        handling = new Handling(fleet.pickUpTime(), fleet.setDownTime());
+        handling = new Handling(fleet.id(), fleet.loading().pickUpTime(), fleet.loading().setDownTime());
     }
 
     @Override
@@ -32,6 +30,6 @@ final class Vehicle extends Worker {
 
     @Override
     protected double backMetres() {
-        return fleet.reachMetres() - PERSON_METRES;
+        return fleet.reachMetres() - ResourceGroup.PERSON_REACH_METRES;
     }
 }

@@ -49,7 +49,7 @@ public final class Allocation {
 
     /** @param loaded how its resources move with what they bring */
     public Group group(String name, Mover mover, Mover loaded, Router router, Group.Rules rules) {
-        return new Group(this, name, mover, loaded, router, rules, choice.rule(rules.resourceRule()));
+        return new Group(this, name, mover, loaded, router, rules, choice.rule(rules.dispatching().resourceRule()));
     }
 
     /** One more resource, which is free; its number is how many there are so far. */

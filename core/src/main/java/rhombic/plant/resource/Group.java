@@ -6,7 +6,8 @@ import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
-import rhombic.study.duty.JobChoice;
+import rhombic.study.duty.Dispatching;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.ResourceChoice;
 
 /** Resources of one sort, with the rules that they go by. */
@@ -23,11 +24,9 @@ public final class Group {
     /**
      * What its resources go by.
      *
-     * @param isGoingHome whether who has nothing to do goes home
      * @param breakArea null: they spend breaks at home
      */
-    public record Rules(ResourceChoice resourceRule, JobChoice jobRule, boolean isGoingHome, AtShiftEnd atShiftEnd,
-            @Nullable Pose breakArea) {}
+    public record Rules(Dispatching dispatching, AtShiftEnd atShiftEnd, @Nullable Pose breakArea) {}
 
     Group(Allocation allocation, String name, Mover mover, Mover loaded, Router router, Rules rules, ResourceRule resourceRule) {
         this.allocation = allocation;
@@ -37,7 +36,7 @@ public final class Group {
         this.router = router;
         this.rules = rules;
         this.resourceRule = resourceRule;
-        jobRule = switch (rules.jobRule()) {
+        jobRule = switch (rules.dispatching.jobRule()) {
             case OLDEST -> new OldestJob();
             case NEAREST -> new NearestJob();
         };
@@ -45,11 +44,11 @@ public final class Group {
 
     /** Whether who did something last does it again if free. */
     public boolean isBySame() {
-        return rules.resourceRule == ResourceChoice.SAME;
+        return rules.dispatching.resourceRule() == ResourceChoice.SAME;
     }
 
     boolean isGoingHome() {
-        return rules.isGoingHome;
+        return rules.dispatching.idleAt() == IdlePlace.AT_HOME;
     }
 
     AtShiftEnd atShiftEnd() {

@@ -106,8 +106,12 @@ public abstract class Resource {
         return 0;
     }
 
-    /** How long a piece takes to be taken up, and to be set down. */
-    public record Handling(Distribution pickUp, Distribution setDown) {}
+    /**
+     * How long a piece takes to be taken up, and to be set down.
+     *
+     * @param id of the group, which the draws depend on
+     */
+    public record Handling(String id, Distribution pickUp, Distribution setDown) {}
 
     /** How long it was busy up to now, since the start of the run or the end of the warm-up. */
     protected abstract double busyNanos(long now);

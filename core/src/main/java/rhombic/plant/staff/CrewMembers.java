@@ -1,9 +1,7 @@
 package rhombic.plant.staff;
 
 import org.jspecify.annotations.Nullable;
-import rhombic.plant.resource.Group;
 import rhombic.plant.route.Mover;
-import rhombic.plant.route.Routers;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
@@ -11,18 +9,12 @@ import rhombic.study.kind.Crew;
 
 /** The people of a crew. */
 public final class CrewMembers extends WorkingMembers {
-    /** How far from what stands there people walk. */
-    private static final double CLEARANCE_METRES = 0.25;
-
     public CrewMembers(Run run, Staff staff, Crew crew) {
-        super(run, staff, crew, Mover.even(speed(crew)), Mover.even(speed(crew)),
-                run.blueprint.routers().of(new Routers.Traveller(crew.travel(), true, speed(crew), 0, CLEARANCE_METRES)),
-                new Group.Rules(crew.personRule(), crew.jobRule(), crew.idleAt() == Crew.IdlePlace.AT_HOME,
-                        crew.basics().duty().atShiftEnd(), place(run, crew.breakArea())));
+        this(run, staff, crew, Mover.even(crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY)));
     }
 
-    private static double speed(Crew crew) {
-        return crew.speed().map(q -> q.inBaseUnit()).orElse(Double.POSITIVE_INFINITY);
+    private CrewMembers(Run run, Staff staff, Crew crew, Mover mover) {
+        super(run, staff, crew, mover, mover, place(run, crew.breakArea()));
     }
 
     @Override

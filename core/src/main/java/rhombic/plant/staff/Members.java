@@ -12,6 +12,7 @@ import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
+import rhombic.plant.route.Routers;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -32,16 +33,24 @@ public abstract class Members {
     private final Allocation allocation;
     private final List<Resource> all = new ArrayList<>();
 
-    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Router router, Group.Rules rules) {
-        this(run, staff, element, mover, mover, router, rules);
+    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover) {
+        this(run, staff, element, mover, mover, null);
     }
 
-    /** @param loaded how they move with what they bring */
-    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Mover loaded, Router router, Group.Rules rules) {
+    /**
+     * The rules and the ways of the group are those that its element says.
+     *
+     * @param loaded how they move with what they bring
+     * @param breakArea null: they spend breaks at home
+     */
+    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Mover loaded, @Nullable Pose breakArea) {
         this.run = run;
         this.element = element;
         allocation = staff.allocation();
-        group = allocation.group(element.name(), mover, loaded, router, rules);
+        Router router = run.blueprint.routers().of(new Routers.Traveller(element.travel(), element.arePeople(), mover.speed(),
+                mover.secondsPerDegree(), element.clearanceMetres()));
+        group = allocation.group(element.name(), mover, loaded, router,
+                new Group.Rules(element.dispatching(), element.basics().duty().atShiftEnd(), breakArea));
     }
 
     /** The break area of that name; null if there is none. */

@@ -6,11 +6,9 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.ModeFigures;
-import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
-import rhombic.plant.route.Router;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
@@ -23,9 +21,12 @@ public abstract class WorkingMembers extends Members implements Worker.Listener 
     private final List<Worker> people = new ArrayList<>();
     private final List<PersonTool> tools = new ArrayList<>();
 
-    /** @param loaded how they move with what they bring */
-    protected WorkingMembers(Run run, Staff staff, ResourceGroup element, Mover mover, Mover loaded, Router router, Group.Rules rules) {
-        super(run, staff, element, mover, loaded, router, rules);
+    /**
+     * @param loaded how they move with what they bring
+     * @param breakArea null: they spend breaks at home
+     */
+    protected WorkingMembers(Run run, Staff staff, ResourceGroup element, Mover mover, Mover loaded, @Nullable Pose breakArea) {
+        super(run, staff, element, mover, loaded, breakArea);
         this.staff = staff;
     }
 

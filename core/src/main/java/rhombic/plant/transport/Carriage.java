@@ -14,20 +14,19 @@ import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Passage;
 import rhombic.plant.resource.Allocation;
-import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.staff.Staff;
 import rhombic.plant.staff.Staffing;
 import rhombic.space.Pose;
 import rhombic.study.Travel;
+import rhombic.study.kind.ResourceGroup;
 
 /**
  * A link along which pieces are carried. As many are asked for as are needed for all that waits here and has room where it goes. A piece
  * stays with its giver until it is fetched. While the link is down nothing sets out, and who is on the way comes through.
  */
 final class Carriage extends Passage {
-    private static final double BESIDE_METRES = 0.45;
     final Transports transports;
     /** Where pieces are taken up, and where they are set down. */
     final Pose from;
@@ -44,7 +43,7 @@ final class Carriage extends Passage {
     private final List<Tour> coming = new ArrayList<>();
     private final List<Tour> unused = new ArrayList<>();
     /** How long pieces take to be taken up and set down here, drawn for each group: then fleets of different size meet the same numbers. */
-    private final Map<Group, TimeSampler[]> handling = new HashMap<>();
+    private final Map<String, TimeSampler[]> handling = new HashMap<>();
     /** Of all pieces that are fetched or carried. */
     private final Map<Trip, TransportOrder> orders = new LinkedHashMap<>();
 
@@ -54,8 +53,8 @@ final class Carriage extends Passage {
         this.course = course;
         Travel.Carried travel = (Travel.Carried) course.link().travel();
         max = travel.maxPieces();
-        from = course.outlet().of(Pose.at(BESIDE_METRES, 0, -course.outlet().z(), 180));
-        to = course.inlet().of(Pose.at(-BESIDE_METRES, 0, -course.inlet().z(), 0));
+        from = course.outlet().of(Pose.at(ResourceGroup.PERSON_REACH_METRES, 0, -course.outlet().z(), 180));
+        to = course.inlet().of(Pose.at(-ResourceGroup.PERSON_REACH_METRES, 0, -course.inlet().z(), 0));
         Staff staff = flow.staff();
         if (staff == null) {
             allocation = null;
@@ -256,8 +255,8 @@ final class Carriage extends Passage {
         if (needed == null) {
             return 0;
         }
-        TimeSampler[] samplers = handling.computeIfAbsent(carrier.group(), group -> {
-            String stream = course.link().id() + "\u0000" + group.name();
+        TimeSampler[] samplers = handling.computeIfAbsent(needed.id(), id -> {
+            String stream = course.link().id() + "\u0000" + id;
             return new TimeSampler[] {needed.pickUp().onlySampler(flow.stream(stream, Purpose.PICK_UP)),
                     needed.setDown().onlySampler(flow.stream(stream, Purpose.SET_DOWN))};
         });

@@ -5,9 +5,9 @@ import java.util.List;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
-import rhombic.study.value.Placement;
 import rhombic.study.value.StudyException;
 
 /** Several of one element, side by side, linked as it is. */

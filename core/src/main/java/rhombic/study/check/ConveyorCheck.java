@@ -11,8 +11,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Fitting;
 import rhombic.study.value.PieceType;
 
 /** Whether what comes to a conveyor can lie on it, and go round its arcs. */

@@ -92,8 +92,8 @@ final class RateCheck {
                 Pose outlet = Layout.outlet(from, link.fromPort());
                 Pose inlet = Layout.inlet(to, link.toPort());
                 double metres = Math.max(0, Math.hypot(inlet.x() - outlet.x(), inlet.y() - outlet.y()) - 2 * fleet.reachMetres());
-                double speed = fleet.loadedSpeed().orElse(fleet.speed()).inBaseUnit();
-                double seconds = fleet.pickUpTime().meanSeconds() + fleet.setDownTime().meanSeconds()
+                double speed = fleet.driving().speedLoaded().inBaseUnit();
+                double seconds = fleet.loading().pickUpTime().meanSeconds() + fleet.loading().setDownTime().meanSeconds()
                         + metres / speed / Math.min(carried.maxPieces(), fleet.capacity());
                 hours += comes.getAsDouble() * seconds / 3600;
             }

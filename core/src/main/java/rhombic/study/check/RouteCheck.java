@@ -2,13 +2,16 @@ package rhombic.study.check;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.LineSegment;
+import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -24,14 +27,13 @@ import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Opening;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Opening;
+import rhombic.study.place.Placement;
 import rhombic.study.way.AisleNet;
 import rhombic.study.way.OpenFloor;
 
 /** Whether people get where they are needed: places that no aisle leads to, with the aisle that is missing, and rooms without a door. */
 public final class RouteCheck {
-    private static final double CLEARANCE_METRES = 0.25;
     private static final double PARALLEL_SINE = 0.02;
     private static final double ON_IT_METRES = 0.05;
     private static final double MIN_SHARED_METRES = 0.5;
@@ -52,8 +54,8 @@ public final class RouteCheck {
         if (!check.aisles.isEmpty()) {
             for (boolean people : new boolean[] {true, false}) {
                 AisleNet net = AisleNet.of(check.aisles, people);
-                study.groups().stream().filter(crew -> crew.travel() == TravelChoice.ON_AISLES && !crew.areThereAtOnce())
-                        .filter(crew -> crew.arePeople() == people && !net.isEmpty()).forEach(crew -> check.onAisles(crew, net));
+                study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
+                        .filter(group -> group.arePeople() == people && !net.isEmpty()).forEach(group -> check.onAisles(group, net));
             }
             check.tooNarrow();
             check.overEachOther();
@@ -66,13 +68,13 @@ public final class RouteCheck {
     // ---- where people go
 
     /** Their home, and where they are needed, by name. */
-    private Map<String, Pose> places(ResourceGroup crew) {
+    private Map<String, Pose> places(ResourceGroup group) {
         Map<String, Pose> places = new LinkedHashMap<>();
-        places.put(crew.name(), Layout.home(crew, 0));
+        places.put(group.name(), Layout.home(group, 0));
         for (PlantElement element : study.elements()) {
-            boolean isNeeded = element instanceof WorkEquipment work && work.needs().stream().anyMatch(need -> crew.meets(need))
+            boolean isNeeded = element instanceof WorkEquipment work && work.needs().stream().anyMatch(need -> group.meets(need))
                     || element.basics().duty().failures().stream().flatMap(mode -> mode.repairedBy().stream())
-                            .anyMatch(need -> crew.meets(need));
+                            .anyMatch(need -> group.meets(need));
             if (isNeeded) {
                 places.put(element.name(), Layout.stand(element, 0));
             }
@@ -80,52 +82,52 @@ public final class RouteCheck {
         for (Link link : study.links()) {
             Optional<PlantElement> from = study.find(link.from());
             Optional<PlantElement> to = study.find(link.to());
-            boolean carries = link.travel() instanceof Travel.Carried carried && carriesWith(crew, carried.need());
+            boolean carries = link.travel() instanceof Travel.Carried carried && carriesWith(group, carried.need());
             if (carries && from.isPresent() && to.isPresent()) {
                 places.putIfAbsent(link.from(), Layout.outlet(from.get(), link.fromPort()));
                 places.putIfAbsent(link.to(), Layout.inlet(to.get(), link.toPort()));
             }
         }
-        if (crew instanceof Crew people) {
+        if (group instanceof Crew people) {
             study.find(people.breakArea()).ifPresent(area -> places.put(area.name(), area.placement().pose()));
         }
         return places;
     }
 
-    private static boolean carriesWith(ResourceGroup crew, Need need) {
-        return crew.meets(need);
+    private static boolean carriesWith(ResourceGroup group, Need need) {
+        return group.meets(need);
     }
 
     // ---- on aisles
 
-    private void onAisles(ResourceGroup crew, AisleNet net) {
-        Map<String, Pose> places = places(crew);
-        Pose home = Layout.home(crew, 0);
+    private void onAisles(ResourceGroup group, AisleNet net) {
+        Map<String, Pose> places = places(group);
+        Pose home = Layout.home(group, 0);
         AisleNet.Stop begins = net.stop(home.x(), home.y()).orElseThrow();
-        places.entrySet().stream().filter(place -> !place.getKey().equals(crew.name())).limit(MAX_PLACES)
-                .filter(place -> !isReached(crew, net, begins, place)).findFirst(); // one is enough to be told
+        places.entrySet().stream().filter(place -> !place.getKey().equals(group.name())).limit(MAX_PLACES)
+                .filter(place -> !isReached(group, net, begins, place)).findFirst(); // one is enough to be told
     }
 
     /** Whether one gets there and back; what is in the way is told if not. */
-    private boolean isReached(ResourceGroup crew, AisleNet net, AisleNet.Stop begins, Map.Entry<String, Pose> place) {
+    private boolean isReached(ResourceGroup group, AisleNet net, AisleNet.Stop begins, Map.Entry<String, Pose> place) {
         AisleNet.Stop ends = net.stop(place.getValue().x(), place.getValue().y()).orElseThrow();
         double straight = Math.hypot(ends.x() - begins.x(), ends.y() - begins.y());
         if (straight <= begins.away() + ends.away()) {
             return true;
         }
         if (!net.hangTogether(begins, ends)) {
-            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
-                    "No aisle leads to " + place.getKey() + ", so its " + crew.memberWord(true)
+            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
+                    "No aisle leads to " + place.getKey() + ", so its " + group.memberWord(true)
                             + " go straight there, whatever stands in between",
                     "Draw an aisle in between, or let them go around what stands there", missing(net, begins, ends)));
             return false;
         }
         boolean there = net.course(begins, ends, 1, 0).isPresent();
         if (!there || net.course(ends, begins, 1, 0).isEmpty()) {
-            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
+            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
                     "One-way aisles lead "
                             + (there ? "to " + place.getKey() + " and not back" : "from " + place.getKey() + " and not there")
-                            + ", so its " + crew.memberWord(true) + " go straight",
+                            + ", so its " + group.memberWord(true) + " go straight",
                     "Open one of the aisles both ways, or draw one that leads " + (there ? "back" : "there")));
             return false;
         }
@@ -133,7 +135,7 @@ public final class RouteCheck {
     }
 
     /** The shortest aisle that joins the part of the net with the one stop to the part with the other. */
-    private Problem.@org.jspecify.annotations.Nullable Fix missing(AisleNet net, AisleNet.Stop begins, AisleNet.Stop ends) {
+    private Problem.@Nullable Fix missing(AisleNet net, AisleNet.Stop begins, AisleNet.Stop ends) {
         int one = net.partOf(begins.stretch());
         int other = net.partOf(ends.stretch());
         Pose[] best = new Pose[2];
@@ -154,7 +156,7 @@ public final class RouteCheck {
         double width = aisles.stream().mapToDouble(Aisle::widthMetres).min().orElse(2);
         return Problem.Fix.adds("Draw it", Part.EQUIPMENT, study.elements(), () -> {
             Aisle usual = Aisle.KIND.placed(study.names(), List.of(), Placement.at(0, 0))
-                    .withWidth(rhombic.quantity.Quantity.metres(width));
+                    .withWidth(Quantity.metres(width));
             return (Aisle) usual.through(List.of(best));
         });
     }
@@ -175,13 +177,13 @@ public final class RouteCheck {
                                         + fleet.form().widthMetres() + " m wide",
                                 "Make it wider, or keep it for people",
                                 Problem.Fix.of("Make it wider", aisle, e -> ((Aisle) e)
-                                        .withWidth(rhombic.quantity.Quantity.metres(fleet.form().widthMetres() + 0.4)))))));
+                                        .withWidth(Quantity.metres(fleet.form().widthMetres() + 0.4)))))));
     }
 
     // ---- aisles drawn over each other
 
     private void overEachOther() {
-        Set<String> told = new java.util.HashSet<>();
+        Set<String> told = new HashSet<>();
         for (int i = 0; i < aisles.size(); i++) {
             for (int k = 0; k < i; k++) {
                 Aisle later = aisles.get(i);
@@ -221,22 +223,23 @@ public final class RouteCheck {
     // ---- around what stands there
 
     private void around() {
-        List<ResourceGroup> crews = study.groups().stream().filter(crew -> crew.travel() == TravelChoice.AROUND && !crew.areThereAtOnce())
+        List<ResourceGroup> groups = study.groups().stream()
+                .filter(group -> group.travel() == TravelChoice.AROUND && !group.areThereAtOnce())
                 .toList();
-        if (crews.isEmpty()) {
+        if (groups.isEmpty()) {
             return;
         }
         Map<Double, OpenFloor> floors = new LinkedHashMap<>();
-        for (ResourceGroup crew : crews) {
-            OpenFloor floor = floors.computeIfAbsent(crew instanceof Fleet fleet ? fleet.form().widthMetres() / 2 + 0.1 : CLEARANCE_METRES,
+        for (ResourceGroup group : groups) {
+            OpenFloor floor = floors.computeIfAbsent(group.clearanceMetres(),
                     clearance -> new OpenFloor(study.elements(), clearance));
-            Map<String, Pose> places = places(crew);
-            Pose home = Layout.home(crew, 0);
+            Map<String, Pose> places = places(group);
+            Pose home = Layout.home(group, 0);
             places.entrySet().stream().limit(MAX_PLACES)
                     .filter(place -> floor.way(home.x(), home.y(), place.getValue().x(), place.getValue().y()).isEmpty())
                     .min(Comparator.comparing(Map.Entry::getKey))
-                    .ifPresent(place -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, crew.name(),
-                            "There is no way to " + place.getKey() + " between what stands there, so its " + crew.memberWord(true)
+                    .ifPresent(place -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
+                            "There is no way to " + place.getKey() + " between what stands there, so its " + group.memberWord(true)
                                     + " go straight through",
                             "Put a door into the wall in between, or move what is in the way")));
         }

@@ -24,8 +24,8 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Port;
 import rhombic.study.value.MixPart;
-import rhombic.study.value.Port;
 import rhombic.study.value.ShutTime;
 import rhombic.study.work.Supply;
 

@@ -8,8 +8,8 @@ import rhombic.quantity.Unit;
 import rhombic.space.Pose;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
-import rhombic.study.value.FloorLine;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Lengths;
 import rhombic.study.value.StudyException;
 
 /**
@@ -81,7 +81,7 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
     }
 
     public Aisle {
-        Barrier.checkLength("The width of an aisle", width, 0.3, 50);
+        Lengths.within("The width of an aisle", width, 0.3, 50);
         maxSpeed.ifPresent(speed -> {
             if (!(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 50)) {
                 throw new StudyException("The max. speed on an aisle must be above 0 m/s and at most 50 m/s; got " + speed);
@@ -152,11 +152,6 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
     }
 
     @Override
-    public Aisle mirrored() {
-        return withLine(line.mirrored());
-    }
-
-    @Override
     public double widthMetres() {
         return width.inBaseUnit();
     }
@@ -166,26 +161,11 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
         return FLAT_METRES;
     }
 
-    @Override
-    public Optional<Along> along() {
-        return LineElement.super.along();
-    }
-
-    @Override
-    public Footprint usualSize() {
-        return LineElement.super.usualSize();
-    }
-
     /** What it is for, in one sentence. */
     public String purpose() {
         String travellers = users.word();
         return Character.toUpperCase(travellers.charAt(0)) + travellers.substring(1) + " travel along it"
                 + (direction == Direction.BOTH_WAYS ? "." : ", one way.");
-    }
-
-    @Override
-    public boolean hasOwnSize() {
-        return false;
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */

@@ -3,18 +3,16 @@ package rhombic.study.kind;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import rhombic.quantity.Quantity;
 import rhombic.space.Path;
 import rhombic.space.Pose;
-import rhombic.study.value.FloorLine;
-import rhombic.study.value.Opening;
-import rhombic.study.value.StudyException;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Opening;
 
 /** A wall or a fence: it stands along a line, with doors and openings in it. */
-public interface Barrier extends LineElement {
+public sealed interface Barrier extends Structure, LineElement permits Wall, Fence {
     List<Opening> openings();
 
-    PlantElement withOpenings(List<Opening> newOpenings);
+    Barrier withOpenings(List<Opening> newOpenings);
 
     /** Between two places along the line there is nothing below, or nothing at all. */
     record Gap(double fromMetres, double toMetres, Opening opening) {}
@@ -36,7 +34,7 @@ public interface Barrier extends LineElement {
 
     /** All its parts, corner by corner, between the gaps. */
     default List<Part> parts() {
-        Path path = line().path(basics().placement().pose());
+        Path path = line().path(placement().pose());
         List<double[]> solid = new ArrayList<>();
         double at = 0;
         for (Gap gap : gaps()) {
@@ -82,15 +80,13 @@ public interface Barrier extends LineElement {
         return legs() - 1;
     }
 
-    /** What nobody goes through, seen from above. */
+    @Override
     default List<List<Pose>> outlines() {
         return parts().stream().map(part -> PlantElement.strip(part.from, part.to, widthMetres())).toList();
     }
 
-    /** @throws StudyException if the length is not within the limits */
-    static void checkLength(String label, Quantity value, double min, double max) {
-        if (!(value.inBaseUnit() >= min && value.inBaseUnit() <= max)) {
-            throw new StudyException(label + " must be from " + min + " m to " + max + " m; got " + value);
-        }
+    @Override
+    default String purpose() {
+        return openings().isEmpty() ? "Nobody goes through it." : "Nobody goes through it but where it is open.";
     }
 }

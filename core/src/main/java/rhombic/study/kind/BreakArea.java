@@ -1,7 +1,7 @@
 package rhombic.study.kind;
 
 import java.util.List;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
 
 /** Where people spend their breaks. */
 public record BreakArea(Basics basics) implements Area {

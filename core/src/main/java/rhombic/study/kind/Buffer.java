@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.OptionalInt;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Count;
-import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 
 /**
  * Pieces wait here until the next equipment takes them.

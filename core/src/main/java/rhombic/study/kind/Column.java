@@ -2,7 +2,7 @@ package rhombic.study.kind;
 
 import java.util.List;
 import rhombic.space.Pose;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
 
 /** A column that bears a roof. */
 public record Column(Basics basics) implements Structure {

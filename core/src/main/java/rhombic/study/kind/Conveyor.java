@@ -12,13 +12,13 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Fitting;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 import rhombic.study.value.Count;
-import rhombic.study.value.Fitting;
-import rhombic.study.value.Footprint;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
-import rhombic.study.value.Port;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.StudyException;
 

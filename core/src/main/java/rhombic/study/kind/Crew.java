@@ -7,17 +7,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.duty.JobChoice;
+import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.ResourceChoice;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.place.Footprint;
 import rhombic.study.value.Count;
-import rhombic.study.value.Footprint;
 import rhombic.study.value.Identified;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
@@ -28,16 +27,12 @@ import rhombic.study.value.StudyException;
  * @param people how many, 1 to 1000
  * @param skills by which work can ask for them, beside the name of the crew
  * @param speed at which they walk, above 0 to 10 m/s; none: they are there at once
- * @param personRule which of them does something, among those who are free
- * @param jobRule what one of them does next, among what has the highest priority
- * @param idleAt where they wait when there is nothing to do
+ * @param dispatching the rules that they go by
  * @param breakArea where they go at a break, by name; empty: they stay at their home
- * @param travel how they get from one place to another
  * @param persons those who have names, factors or skills of their own; at most as many as there are people
  */
-public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, ResourceChoice personRule, JobChoice jobRule,
-        IdlePlace idleAt,
-        String breakArea, TravelChoice travel, List<Person> persons) implements ResourceGroup {
+public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, Dispatching dispatching, String breakArea,
+        List<Person> persons) implements ResourceGroup {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
     private static final double FOR_ONE_METRES = 0.9;
 
@@ -47,36 +42,14 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
                     new FieldType.Several<>(FieldType.OWN_NAME), List.of(), Crew::skills, Crew::withSkills),
             Field.optional("speed", "At which they walk; missing: they are there at once.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)), Optional.empty(), Crew::speed, Crew::withSpeed),
-            Field.optional("personRule", "Which of those who are free comes; missing: the nearest.",
-                    FieldType.Word.of(ResourceChoice.values()),
-                    ResourceChoice.NEAREST, Crew::personRule, Crew::withPersonRule),
-            Field.optional("jobRule", "What one does next, among the most urgent; missing: the longest waiting.",
-                    FieldType.Word.of(JobChoice.values()), JobChoice.OLDEST, Crew::jobRule, Crew::withJobRule),
-            Field.optional("idleAt", "Where they wait for work; missing: at home.", FieldType.Word.of(IdlePlace.values()),
-                    IdlePlace.AT_HOME,
-                    Crew::idleAt, Crew::withIdleAt),
+            Dispatching.resourceRule("personRule").within(Crew::dispatching, Crew::with),
+            Dispatching.JOB_RULE.within(Crew::dispatching, Crew::with), Dispatching.IDLE_AT.within(Crew::dispatching, Crew::with),
             Field.optional("breakArea", "Where they go at a break, by name; missing: home.", FieldType.ELEMENT, "", Crew::breakArea,
                     Crew::withBreakArea),
-            Field.optional("travel", "How they get from one place to another; missing: on aisles, and straight where there are none.",
-                    FieldType.Word.of(TravelChoice.values()), TravelChoice.ON_AISLES, Crew::travel, Crew::withTravel),
+            Dispatching.TRAVEL.within(Crew::dispatching, Crew::with),
             Field.optional("persons", "Those who have names, factors or skills of their own.", Person.SEVERAL, List.of(), Crew::persons,
                     Crew::withPersons)),
             basics -> usual(basics).withSpeed(Optional.empty()), (basics, types) -> usual(basics));
-
-    /** Where they wait for work. */
-    public enum IdlePlace {
-        AT_HOME("at home"), WHERE_THEY_ARE("where they are");
-
-        private final String word;
-
-        IdlePlace(String word) {
-            this.word = word;
-        }
-
-        public String word() {
-            return word;
-        }
-    }
 
     public Crew {
         Count.between(1, 1000, "The people of a crew", people);
@@ -99,8 +72,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     public static Crew usual(Basics basics) {
-        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), ResourceChoice.NEAREST, JobChoice.OLDEST, IdlePlace.AT_HOME, "",
-                TravelChoice.ON_AISLES, List.of());
+        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), Dispatching.USUAL, "", List.of());
     }
 
     @Override
@@ -172,44 +144,38 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     @Override
     public Crew with(Basics newBasics) {
-        return new Crew(newBasics, people, skills, speed, personRule, jobRule, idleAt, breakArea, travel, persons);
+        return new Crew(newBasics, people, skills, speed, dispatching, breakArea, persons);
     }
 
     public Crew withPeople(int newPeople) {
-        return new Crew(basics, newPeople, skills, speed, personRule, jobRule, idleAt, breakArea, travel,
+        return new Crew(basics, newPeople, skills, speed, dispatching, breakArea,
                 persons.subList(0, Math.min(persons.size(), Math.max(0, newPeople))));
     }
 
     public Crew withSkills(List<String> newSkills) {
-        return new Crew(basics, people, newSkills, speed, personRule, jobRule, idleAt, breakArea, travel, persons);
+        return new Crew(basics, people, newSkills, speed, dispatching, breakArea, persons);
     }
 
     public Crew withSpeed(Optional<Quantity> newSpeed) {
-        return new Crew(basics, people, skills, newSpeed, personRule, jobRule, idleAt, breakArea, travel, persons);
+        return new Crew(basics, people, skills, newSpeed, dispatching, breakArea, persons);
     }
 
-    public Crew withPersonRule(ResourceChoice newPersonRule) {
-        return new Crew(basics, people, skills, speed, newPersonRule, jobRule, idleAt, breakArea, travel, persons);
+    /** With its rules changed. */
+    public Crew withRules(UnaryOperator<Dispatching> change) {
+        return with(change.apply(dispatching));
     }
 
-    public Crew withJobRule(JobChoice newJobRule) {
-        return new Crew(basics, people, skills, speed, personRule, newJobRule, idleAt, breakArea, travel, persons);
-    }
-
-    public Crew withIdleAt(IdlePlace newIdleAt) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, newIdleAt, breakArea, travel, persons);
+    @Override
+    public Crew with(Dispatching rules) {
+        return new Crew(basics, people, skills, speed, rules, breakArea, persons);
     }
 
     public Crew withBreakArea(String newBreakArea) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, newBreakArea, travel, persons);
-    }
-
-    public Crew withTravel(TravelChoice newTravel) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, newTravel, persons);
+        return new Crew(basics, people, skills, speed, dispatching, newBreakArea, persons);
     }
 
     public Crew withPersons(List<Person> newPersons) {
-        return new Crew(basics, people, skills, speed, personRule, jobRule, idleAt, breakArea, travel, newPersons);
+        return new Crew(basics, people, skills, speed, dispatching, breakArea, newPersons);
     }
 
     /** A row of places to stand. */
@@ -224,15 +190,14 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,
-            ResourceChoice personRule,
-            JobChoice jobRule, IdlePlace idleAt, String breakArea, TravelChoice travel,
+            Dispatching dispatching, String breakArea,
             List<Person> persons) implements java.io.Serializable {
         private Object readResolve() {
-            return new Crew(basics, people, skills, Optional.ofNullable(speed), personRule, jobRule, idleAt, breakArea, travel, persons);
+            return new Crew(basics, people, skills, Optional.ofNullable(speed), dispatching, breakArea, persons);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, people, skills, speed.orElse(null), personRule, jobRule, idleAt, breakArea, travel, persons);
+        return new Stored(basics, people, skills, speed.orElse(null), dispatching, breakArea, persons);
     }
 }

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
 import rhombic.space.Pose;
+import rhombic.study.place.Port;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Port;
 
 /** Anything fixed that pieces enter or leave. */
 public sealed interface Equipment extends PlantElement permits GoodsIn, Buffer, Conveyor, WorkEquipment, GoodsOut {

@@ -1,16 +1,14 @@
 package rhombic.study.kind;
 
 import java.util.List;
-import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.space.Pose;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
-import rhombic.study.value.FloorLine;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Opening;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Lengths;
+import rhombic.study.place.Opening;
 
 /**
  * A fence, which one sees through.
@@ -18,7 +16,7 @@ import rhombic.study.value.Opening;
  * @param height from 0.1 m to 50 m
  * @param openings doors and openings in it
  */
-public record Fence(Basics basics, FloorLine line, Quantity height, List<Opening> openings) implements Structure, Barrier {
+public record Fence(Basics basics, FloorLine line, Quantity height, List<Opening> openings) implements Barrier {
     private static final double WIDTH_METRES = 0.06;
     private static final Quantity USUAL_HEIGHT = new Quantity(2, Unit.METRE);
 
@@ -32,7 +30,7 @@ public record Fence(Basics basics, FloorLine line, Quantity height, List<Opening
 
     public Fence {
         openings = List.copyOf(openings);
-        Barrier.checkLength("The height of a fence", height, 0.1, 50);
+        Lengths.within("The height of a fence", height, 0.1, 50);
     }
 
     private static Fence usual(Basics basics) {
@@ -64,11 +62,6 @@ public record Fence(Basics basics, FloorLine line, Quantity height, List<Opening
     }
 
     @Override
-    public Fence mirrored() {
-        return withLine(line.mirrored());
-    }
-
-    @Override
     public double widthMetres() {
         return WIDTH_METRES;
     }
@@ -76,30 +69,5 @@ public record Fence(Basics basics, FloorLine line, Quantity height, List<Opening
     @Override
     public double heightMetres() {
         return height.inBaseUnit();
-    }
-
-    @Override
-    public Optional<Along> along() {
-        return Barrier.super.along();
-    }
-
-    @Override
-    public Footprint usualSize() {
-        return Barrier.super.usualSize();
-    }
-
-    @Override
-    public String purpose() {
-        return openings.isEmpty() ? "Nobody goes through it." : "Nobody goes through it but where it is open.";
-    }
-
-    @Override
-    public boolean hasOwnSize() {
-        return false;
-    }
-
-    @Override
-    public List<List<Pose>> outlines() {
-        return Barrier.super.outlines();
     }
 }

@@ -1,22 +1,23 @@
 package rhombic.study.kind;
 
+import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.study.duty.JobChoice;
+import rhombic.study.duty.Dispatching;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.ResourceChoice;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.place.Footprint;
 import rhombic.study.value.Count;
-import rhombic.study.value.Footprint;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 
@@ -25,27 +26,19 @@ import rhombic.study.value.StudyException;
  *
  * @param vehicles how many, 1 to 500
  * @param capacity pieces that one of them carries at a time, 1 to 1000; a link may say fewer
- * @param speed at which they drive empty, above 0 to 50 m/s
- * @param loadedSpeed at which they drive loaded; empty: the same
- * @param acceleration m/s² that they speed up and brake by, from 0.01 to 50; empty: at once
- * @param quarterTurn how long they take to turn by 90 degrees on the spot; empty: they go round corners without stopping
- * @param pickUpTime of each piece
- * @param setDownTime of each piece
- * @param vehicleRule which of them does something, among those that are free
- * @param jobRule what one of them does next, among what has the highest priority
- * @param idleAt where they are when there is nothing to do
- * @param travel how they get from one place to another
+ * @param driving how they move
+ * @param loading how long pieces take to be picked up and set down
+ * @param dispatching the rules that they go by
  */
-public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quantity speed, Optional<Quantity> loadedSpeed,
-        Optional<Quantity> acceleration, Optional<Quantity> quarterTurn, Distribution pickUpTime, Distribution setDownTime,
-        ResourceChoice vehicleRule, JobChoice jobRule, Crew.IdlePlace idleAt, TravelChoice travel) implements ResourceGroup {
+public record Fleet(Basics basics, Form form, int vehicles, int capacity, Driving driving, Loading loading, Dispatching dispatching)
+        implements
+            ResourceGroup {
     public static final int MAX_VEHICLES = 500;
-    private static final Quantity USUAL_SPEED = new Quantity(2, Unit.METRE_PER_SECOND);
-    private static final Quantity USUAL_ACCELERATION = Quantity.parse("0.5 m/s²", Dimension.ACCELERATION);
     private static final Distribution NO_TIME = DistributionText.parse("0 s");
     private static final double PARKED_METRES = 1.8;
-    private static final int IN_ROW = 12;
     private static final double FLAT_METRES = 0.1;
+    private static final double BESIDE_METRES = 0.1;
+    private static final int IN_ROW = 12;
 
     public static final Kind<Fleet> KIND = new Kind<>("Fleet", Family.MOVE, Fleet.class, List.of(
             Field.required("vehicles", "How many they are.", new FieldType.Whole(1, MAX_VEHICLES), Fleet::vehicles, Fleet::withVehicles),
@@ -53,32 +46,111 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
                     Fleet::withForm),
             Field.optional("capacity", "Pieces that one of them carries at a time; missing: 1.", new FieldType.Whole(1, 1000), 1,
                     Fleet::capacity, Fleet::withCapacity),
-            Field.written("speed", "At which they drive.", new FieldType.Measured(Dimension.SPEED), USUAL_SPEED, Fleet::speed,
-                    Fleet::withSpeed),
+            Field.written("speed", "At which they drive.", new FieldType.Measured(Dimension.SPEED), Driving.USUAL.speed, Driving::speed,
+                    Driving::withSpeed).within(Fleet::driving, Fleet::with),
             Field.optional("loadedSpeed", "At which they drive loaded; missing: as empty.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)), Optional.empty(), Fleet::loadedSpeed,
-                    Fleet::withLoadedSpeed),
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)), Optional.empty(), Driving::loadedSpeed,
+                    Driving::withLoadedSpeed).within(Fleet::driving, Fleet::with),
             Field.optional("acceleration", "By which they speed up and brake; missing: at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(), Fleet::acceleration,
-                    Fleet::withAcceleration),
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(), Driving::acceleration,
+                    Driving::withAcceleration).within(Fleet::driving, Fleet::with),
             Field.optional("quarterTurn", "How long they take to turn by 90 degrees on the spot; missing: they go round corners.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Fleet::quarterTurn,
-                    Fleet::withQuarterTurn),
-            Field.optional("pickUpTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Fleet::pickUpTime,
-                    Fleet::withPickUpTime),
-            Field.optional("setDownTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Fleet::setDownTime,
-                    Fleet::withSetDownTime),
-            Field.optional("vehicleRule", "Which of those that are free comes; missing: the nearest.",
-                    FieldType.Word.of(ResourceChoice.values()), ResourceChoice.NEAREST, Fleet::vehicleRule, Fleet::withVehicleRule),
-            Field.optional("jobRule", "What one does next, among the most urgent; missing: the longest waiting.",
-                    FieldType.Word.of(JobChoice.values()), JobChoice.OLDEST, Fleet::jobRule, Fleet::withJobRule),
-            Field.optional("idleAt", "Where they are when there is nothing to do; missing: at home.",
-                    FieldType.Word.of(Crew.IdlePlace.values()), Crew.IdlePlace.AT_HOME, Fleet::idleAt, Fleet::withIdleAt),
-            Field.optional("travel", "How they get from one place to another; missing: on aisles, and straight where there are none.",
-                    FieldType.Word.of(TravelChoice.values()), TravelChoice.ON_AISLES, Fleet::travel, Fleet::withTravel)),
-            Fleet::usual, (basics, types) -> usual(basics).withAcceleration(Optional.of(USUAL_ACCELERATION))
-                    .withPickUpTime(DistributionText.parse("15 s")).withSetDownTime(DistributionText.parse("15 s"))
-                    .withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE));
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Driving::quarterTurn,
+                    Driving::withQuarterTurn).within(Fleet::driving, Fleet::with),
+            Field.optional("pickUpTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Loading::pickUpTime,
+                    Loading::withPickUpTime).within(Fleet::loading, Fleet::with),
+            Field.optional("setDownTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Loading::setDownTime,
+                    Loading::withSetDownTime).within(Fleet::loading, Fleet::with),
+            Dispatching.resourceRule("vehicleRule").within(Fleet::dispatching, Fleet::with),
+            Dispatching.JOB_RULE.within(Fleet::dispatching, Fleet::with), Dispatching.IDLE_AT.within(Fleet::dispatching, Fleet::with),
+            Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with)),
+            Fleet::usual, (basics, types) -> usual(basics)
+                    .with(Driving.USUAL.withAcceleration(Optional.of(Quantity.parse("0.5 m/s²", Dimension.ACCELERATION))))
+                    .with(new Loading(DistributionText.parse("15 s"), DistributionText.parse("15 s")))
+                    .with(Dispatching.USUAL.withIdleAt(IdlePlace.WHERE_THEY_ARE)));
+
+    /**
+     * How vehicles move.
+     *
+     * @param speed at which they drive empty, above 0 to 50 m/s
+     * @param loadedSpeed at which they drive loaded; empty: the same
+     * @param acceleration m/s² that they speed up and brake by, from 0.01 to 50; empty: at once
+     * @param quarterTurn how long they take to turn by 90 degrees on the spot; empty: they go round corners without stopping
+     */
+    public record Driving(Quantity speed, Optional<Quantity> loadedSpeed, Optional<Quantity> acceleration, Optional<Quantity> quarterTurn)
+            implements
+                Serializable {
+        static final Driving USUAL = new Driving(new Quantity(2, Unit.METRE_PER_SECOND), Optional.empty(), Optional.empty(),
+                Optional.empty());
+
+        public Driving {
+            checkSpeed("The speed of a fleet", speed);
+            loadedSpeed.ifPresent(value -> checkSpeed("The speed of a fleet when loaded", value));
+            acceleration.ifPresent(value -> {
+                if (!(value.inBaseUnit() >= 0.01 && value.inBaseUnit() <= 50)) {
+                    throw new StudyException("The acceleration of a fleet must be from 0.01 m/s² to 50 m/s²; got " + value);
+                }
+            });
+            quarterTurn.ifPresent(value -> {
+                if (!(value.inBaseUnit() >= 0 && value.inBaseUnit() <= 3600)) {
+                    throw new StudyException("A quarter turn must take from 0 s to 1 h; got " + value);
+                }
+            });
+        }
+
+        private static void checkSpeed(String label, Quantity value) {
+            if (!(value.inBaseUnit() > 0 && value.inBaseUnit() <= 50)) {
+                throw new StudyException(label + " must be above 0 m/s and at most 50 m/s; got " + value);
+            }
+        }
+
+        /** At which they drive with what they carry. */
+        public Quantity speedLoaded() {
+            return loadedSpeed.orElse(speed);
+        }
+
+        public Driving withSpeed(Quantity newSpeed) {
+            return new Driving(newSpeed, loadedSpeed, acceleration, quarterTurn);
+        }
+
+        public Driving withLoadedSpeed(Optional<Quantity> newSpeed) {
+            return new Driving(speed, newSpeed, acceleration, quarterTurn);
+        }
+
+        public Driving withAcceleration(Optional<Quantity> newAcceleration) {
+            return new Driving(speed, loadedSpeed, newAcceleration, quarterTurn);
+        }
+
+        public Driving withQuarterTurn(Optional<Quantity> newQuarterTurn) {
+            return new Driving(speed, loadedSpeed, acceleration, newQuarterTurn);
+        }
+
+        /** Optional values can't be serialised, so this stands in for the record on its way. */
+        private record Stored(Quantity speed, @Nullable Quantity loadedSpeed, @Nullable Quantity acceleration,
+                @Nullable Quantity quarterTurn)
+                implements
+                    Serializable {
+            private Object readResolve() {
+                return new Driving(speed, Optional.ofNullable(loadedSpeed), Optional.ofNullable(acceleration),
+                        Optional.ofNullable(quarterTurn));
+            }
+        }
+
+        private Object writeReplace() {
+            return new Stored(speed, loadedSpeed.orElse(null), acceleration.orElse(null), quarterTurn.orElse(null));
+        }
+    }
+
+    /** How long each piece takes to be picked up, and to be set down. */
+    public record Loading(Distribution pickUpTime, Distribution setDownTime) implements Serializable {
+        public Loading withPickUpTime(Distribution newTime) {
+            return new Loading(newTime, setDownTime);
+        }
+
+        public Loading withSetDownTime(Distribution newTime) {
+            return new Loading(pickUpTime, newTime);
+        }
+    }
 
     /**
      * What vehicles look like.
@@ -122,29 +194,10 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
     public Fleet {
         Count.between(1, MAX_VEHICLES, "The vehicles of a fleet", vehicles);
         Count.between(1, 1000, "The pieces that a vehicle carries", capacity);
-        checkSpeed("The speed of a fleet", speed);
-        loadedSpeed.ifPresent(value -> checkSpeed("The speed of a fleet when loaded", value));
-        acceleration.ifPresent(value -> {
-            if (!(value.inBaseUnit() >= 0.01 && value.inBaseUnit() <= 50)) {
-                throw new StudyException("The acceleration of a fleet must be from 0.01 m/s² to 50 m/s²; got " + value);
-            }
-        });
-        quarterTurn.ifPresent(value -> {
-            if (!(value.inBaseUnit() >= 0 && value.inBaseUnit() <= 3600)) {
-                throw new StudyException("A quarter turn must take from 0 s to 1 h; got " + value);
-            }
-        });
-    }
-
-    private static void checkSpeed(String label, Quantity value) {
-        if (!(value.inBaseUnit() > 0 && value.inBaseUnit() <= 50)) {
-            throw new StudyException(label + " must be above 0 m/s and at most 50 m/s; got " + value);
-        }
     }
 
     private static Fleet usual(Basics basics) {
-        return new Fleet(basics, Form.FORKLIFT, 1, 1, USUAL_SPEED, Optional.empty(), Optional.empty(), Optional.empty(), NO_TIME, NO_TIME,
-                ResourceChoice.NEAREST, JobChoice.OLDEST, Crew.IdlePlace.AT_HOME, TravelChoice.ON_AISLES);
+        return new Fleet(basics, Form.FORKLIFT, 1, 1, Driving.USUAL, new Loading(NO_TIME, NO_TIME), Dispatching.USUAL);
     }
 
     @Override
@@ -179,6 +232,11 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
     }
 
     @Override
+    public double clearanceMetres() {
+        return form.width / 2 + BESIDE_METRES;
+    }
+
+    @Override
     public boolean areThereAtOnce() {
         return false;
     }
@@ -196,7 +254,8 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
     @Override
     public List<Candidate> candidates() {
         return List.of(new Candidate(Candidate.Aspect.PEOPLE, "one more vehicle", () -> withVehicles(vehicles + 1)),
-                new Candidate(Candidate.Aspect.SPEED, "a tenth faster", () -> withSpeed(speed.times(Candidate.FASTER))));
+                new Candidate(Candidate.Aspect.SPEED, "a tenth faster",
+                        () -> with(driving.withSpeed(driving.speed.times(Candidate.FASTER)))));
     }
 
     @Override
@@ -212,87 +271,46 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Quanti
 
     @Override
     public Fleet with(Basics newBasics) {
-        return new Fleet(newBasics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching);
     }
 
     public Fleet withForm(Form newForm) {
-        return new Fleet(basics, newForm, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching);
     }
 
     public Fleet withVehicles(int newVehicles) {
-        return new Fleet(basics, form, newVehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching);
     }
 
     public Fleet withCapacity(int newCapacity) {
-        return new Fleet(basics, form, vehicles, newCapacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching);
     }
 
-    public Fleet withSpeed(Quantity newSpeed) {
-        return new Fleet(basics, form, vehicles, capacity, newSpeed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+    public Fleet with(Driving newDriving) {
+        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching);
     }
 
-    public Fleet withLoadedSpeed(Optional<Quantity> newLoadedSpeed) {
-        return new Fleet(basics, form, vehicles, capacity, speed, newLoadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+    public Fleet with(Loading newLoading) {
+        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching);
     }
 
-    public Fleet withAcceleration(Optional<Quantity> newAcceleration) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, newAcceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+    /** With its rules changed. */
+    public Fleet withRules(UnaryOperator<Dispatching> change) {
+        return with(change.apply(dispatching));
     }
 
-    public Fleet withQuarterTurn(Optional<Quantity> newQuarterTurn) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, newQuarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+    /** Moving otherwise. */
+    public Fleet withDriving(UnaryOperator<Driving> change) {
+        return with(change.apply(driving));
     }
 
-    public Fleet withPickUpTime(Distribution newPickUpTime) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, newPickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, travel);
+    /** With other times to pick up and set down. */
+    public Fleet withLoading(UnaryOperator<Loading> change) {
+        return with(change.apply(loading));
     }
 
-    public Fleet withSetDownTime(Distribution newSetDownTime) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, newSetDownTime,
-                vehicleRule, jobRule, idleAt, travel);
-    }
-
-    public Fleet withVehicleRule(ResourceChoice newVehicleRule) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                newVehicleRule, jobRule, idleAt, travel);
-    }
-
-    public Fleet withJobRule(JobChoice newJobRule) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, newJobRule, idleAt, travel);
-    }
-
-    public Fleet withIdleAt(Crew.IdlePlace newIdleAt) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, newIdleAt, travel);
-    }
-
-    public Fleet withTravel(TravelChoice newTravel) {
-        return new Fleet(basics, form, vehicles, capacity, speed, loadedSpeed, acceleration, quarterTurn, pickUpTime, setDownTime,
-                vehicleRule, jobRule, idleAt, newTravel);
-    }
-
-    /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, Form form, int vehicles, int capacity, Quantity speed, @Nullable Quantity loadedSpeed,
-            @Nullable Quantity acceleration, @Nullable Quantity quarterTurn, Distribution pickUpTime, Distribution setDownTime,
-            ResourceChoice vehicleRule, JobChoice jobRule, Crew.IdlePlace idleAt, TravelChoice travel) implements java.io.Serializable {
-        private Object readResolve() {
-            return new Fleet(basics, form, vehicles, capacity, speed, Optional.ofNullable(loadedSpeed), Optional.ofNullable(acceleration),
-                    Optional.ofNullable(quarterTurn), pickUpTime, setDownTime, vehicleRule, jobRule, idleAt, travel);
-        }
-    }
-
-    private Object writeReplace() {
-        return new Stored(basics, form, vehicles, capacity, speed, loadedSpeed.orElse(null), acceleration.orElse(null),
-                quarterTurn.orElse(null), pickUpTime, setDownTime, vehicleRule, jobRule, idleAt, travel);
+    @Override
+    public Fleet with(Dispatching newDispatching) {
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching);
     }
 }

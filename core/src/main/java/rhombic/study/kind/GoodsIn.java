@@ -10,10 +10,10 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionText;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Count;
-import rhombic.study.value.Footprint;
 import rhombic.study.value.MixPart;
-import rhombic.study.value.Placement;
 import rhombic.study.value.Timetable;
 import rhombic.study.work.Supply;
 

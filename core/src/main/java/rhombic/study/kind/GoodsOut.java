@@ -1,8 +1,8 @@
 package rhombic.study.kind;
 
 import java.util.List;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 
 /** Where pieces leave the plant. Takes every piece at once. */
 public record GoodsOut(Basics basics) implements Equipment {

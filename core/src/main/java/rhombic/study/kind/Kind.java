@@ -10,11 +10,11 @@ import java.util.function.Function;
 import rhombic.study.field.Field;
 import rhombic.study.field.NameChange;
 import rhombic.study.field.NameUse;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.FloorLine;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 
 /**
  * How one kind of element is declared: its word, its fields, and one with usual values to begin with. What reads, writes,

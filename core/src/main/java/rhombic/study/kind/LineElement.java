@@ -3,18 +3,16 @@ package rhombic.study.kind;
 import java.util.List;
 import java.util.Optional;
 import rhombic.space.Pose;
-import rhombic.study.value.FloorLine;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Placement;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 
-/** What lies along a line of the floor, and is drawn corner by corner: walls, fences, aisles. */
-public interface LineElement {
-    Basics basics();
-
+/** What lies along a line of the floor, and is drawn corner by corner. */
+public sealed interface LineElement extends PlantElement permits Aisle, Barrier {
     FloorLine line();
 
     /** The same along another line. */
-    PlantElement withLine(FloorLine newLine);
+    LineElement withLine(FloorLine newLine);
 
     /** How wide it is. */
     double widthMetres();
@@ -24,7 +22,7 @@ public interface LineElement {
 
     /** Its corners on the floor. */
     default List<Pose> cornersOnFloor() {
-        return line().placed(basics().placement().pose());
+        return line().placed(placement().pose());
     }
 
     /** The point of it that is nearest to a point of the floor. */
@@ -43,12 +41,25 @@ public interface LineElement {
         return nearest;
     }
 
-    default Optional<PlantElement.Along> along() {
-        return Optional.of(new PlantElement.Along(line().path(basics().placement().pose()), widthMetres()));
+    @Override
+    default Optional<Along> along() {
+        return Optional.of(new Along(line().path(placement().pose()), widthMetres()));
     }
 
+    @Override
     default Footprint usualSize() {
         return new Footprint(side(line().reachAlong() + widthMetres()), side(line().reachAcross() + widthMetres()), side(heightMetres()));
+    }
+
+    /** It is that of its line. */
+    @Override
+    default boolean hasOwnSize() {
+        return false;
+    }
+
+    @Override
+    default LineElement mirrored() {
+        return withLine(line().mirrored());
     }
 
     /** Within what a footprint may be. */
@@ -57,16 +68,16 @@ public interface LineElement {
     }
 
     /** Laid through points of the floor; it stands in the middle of them and looks to the east. */
-    default PlantElement through(List<Pose> corners) {
+    default LineElement through(List<Pose> corners) {
         double minX = corners.stream().mapToDouble(Pose::x).min().orElseThrow();
         double maxX = corners.stream().mapToDouble(Pose::x).max().orElseThrow();
         double minY = corners.stream().mapToDouble(Pose::y).min().orElseThrow();
         double maxY = corners.stream().mapToDouble(Pose::y).max().orElseThrow();
         double x = rounded((minX + maxX) / 2);
         double y = rounded((minY + maxY) / 2);
-        PlantElement laid = withLine(new FloorLine(
+        LineElement laid = withLine(new FloorLine(
                 corners.stream().map(corner -> new FloorLine.Corner(rounded(corner.x() - x), rounded(corner.y() - y))).toList()));
-        return laid.placed(new Placement(x, y, basics().placement().zMetres(), 0));
+        return (LineElement) laid.placed(new Placement(x, y, placement().zMetres(), 0));
     }
 
     private static double rounded(double metres) {

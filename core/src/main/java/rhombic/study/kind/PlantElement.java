@@ -6,12 +6,12 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import rhombic.space.Path;
 import rhombic.space.Pose;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Placement;
-import rhombic.study.value.Port;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 
 /** Whatever a study places. What can be asked of all of it is answered by its branch. */
-public sealed interface PlantElement extends Serializable permits Equipment, ResourceGroup, Area, Aisle, Structure {
+public sealed interface PlantElement extends Serializable permits Equipment, ResourceGroup, Area, Aisle, Structure, LineElement {
     Basics basics();
 
     PlantElement with(Basics basics);

@@ -1,6 +1,7 @@
 package rhombic.study.kind;
 
 import java.util.List;
+import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.TravelChoice;
@@ -10,6 +11,9 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
     /** What formulas can ask of it: how many have something to do, and how many could do something. */
     String BUSY = "busy";
     String FREE = "free";
+
+    double PERSON_REACH_METRES = 0.45;
+    double PERSON_CLEARANCE_METRES = 0.25;
 
     /**
      * Where a member holds what it carries.
@@ -34,8 +38,16 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
 
     Grip grip();
 
+    /** The rules that they go by. */
+    Dispatching dispatching();
+
+    /** The same with other rules. */
+    ResourceGroup with(Dispatching rules);
+
     /** How they get from one place to another. */
-    TravelChoice travel();
+    default TravelChoice travel() {
+        return dispatching().travel();
+    }
 
     /** Whether they are there at once, wherever that is. */
     boolean areThereAtOnce();
@@ -47,7 +59,12 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
 
     /** How far from the middle of the member the place is where it takes up and sets down. */
     default double reachMetres() {
-        return 0.45;
+        return PERSON_REACH_METRES;
+    }
+
+    /** How far from what stands there the middle of the member keeps. */
+    default double clearanceMetres() {
+        return PERSON_CLEARANCE_METRES;
     }
 
     /** What one of them is called in sentences, and several. */

@@ -6,7 +6,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Inspection;
 import rhombic.study.work.Work;

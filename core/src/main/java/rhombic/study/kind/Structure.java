@@ -1,7 +1,7 @@
 package rhombic.study.kind;
 
 /** What stands there: nobody goes through it, but where it has a door or an opening. */
-public sealed interface Structure extends PlantElement permits Wall, Fence, Column {
+public sealed interface Structure extends PlantElement permits Barrier, Column {
     @Override
     Structure with(Basics basics);
 

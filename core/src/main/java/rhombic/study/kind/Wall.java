@@ -1,16 +1,14 @@
 package rhombic.study.kind;
 
 import java.util.List;
-import java.util.Optional;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
-import rhombic.space.Pose;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
-import rhombic.study.value.FloorLine;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Opening;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Lengths;
+import rhombic.study.place.Opening;
 
 /**
  * A wall of a building.
@@ -20,7 +18,7 @@ import rhombic.study.value.Opening;
  * @param openings doors and openings in it
  */
 public record Wall(Basics basics, FloorLine line, Quantity thickness, Quantity height,
-        List<Opening> openings) implements Structure, Barrier {
+        List<Opening> openings) implements Barrier {
     private static final Quantity USUAL_THICKNESS = new Quantity(0.2, Unit.METRE);
     private static final Quantity USUAL_HEIGHT = new Quantity(3, Unit.METRE);
 
@@ -36,8 +34,8 @@ public record Wall(Basics basics, FloorLine line, Quantity thickness, Quantity h
 
     public Wall {
         openings = List.copyOf(openings);
-        Barrier.checkLength("The thickness of a wall", thickness, 0.01, 5);
-        Barrier.checkLength("The height of a wall", height, 0.1, 50);
+        Lengths.within("The thickness of a wall", thickness, 0.01, 5);
+        Lengths.within("The height of a wall", height, 0.1, 50);
     }
 
     private static Wall usual(Basics basics) {
@@ -73,11 +71,6 @@ public record Wall(Basics basics, FloorLine line, Quantity thickness, Quantity h
     }
 
     @Override
-    public Wall mirrored() {
-        return withLine(line.mirrored());
-    }
-
-    @Override
     public double widthMetres() {
         return thickness.inBaseUnit();
     }
@@ -85,30 +78,5 @@ public record Wall(Basics basics, FloorLine line, Quantity thickness, Quantity h
     @Override
     public double heightMetres() {
         return height.inBaseUnit();
-    }
-
-    @Override
-    public Optional<Along> along() {
-        return Barrier.super.along();
-    }
-
-    @Override
-    public Footprint usualSize() {
-        return Barrier.super.usualSize();
-    }
-
-    @Override
-    public String purpose() {
-        return openings.isEmpty() ? "Nobody goes through it." : "Nobody goes through it but where it is open.";
-    }
-
-    @Override
-    public boolean hasOwnSize() {
-        return false;
-    }
-
-    @Override
-    public List<List<Pose>> outlines() {
-        return Barrier.super.outlines();
     }
 }

@@ -3,7 +3,7 @@ package rhombic.study.kind;
 import java.util.ArrayList;
 import java.util.List;
 import rhombic.study.duty.Need;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Work;
 

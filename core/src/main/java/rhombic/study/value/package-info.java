@@ -1,5 +1,5 @@
 /**
- * The small values that a study is made of: names, attributes, places, times, piece types, tables, states. Each checks itself
+ * The small values that a study is made of: names, attributes, times, piece types, tables, states. Each checks itself
  * and says the rule that it keeps; none knows equipment.
  */
 @NullMarked

@@ -52,7 +52,7 @@ class AllocationTest {
     void theNearestComesOrTheFirstInOrder() {
         for (ResourceChoice who : List.of(ResourceChoice.NEAREST, ResourceChoice.IN_ORDER)) {
             Yard yard = new Yard();
-            Group group = yard.staying(c -> c.withPersonRule(who));
+            Group group = yard.staying(c -> c.withRules(rules -> rules.withResourceRule(who)));
             yard.person("A", group, 0);
             yard.person("B", group, 8);
             yard.ask(yard.job(10, 0), 0);
@@ -160,7 +160,7 @@ class AllocationTest {
     @Test
     void eachComesInTurnOrTheLeastUsed() {
         Yard turns = new Yard();
-        Group inTurn = turns.staying(c -> c.withPersonRule(ResourceChoice.IN_TURN).withSpeed(Optional.empty()));
+        Group inTurn = turns.staying(c -> c.withRules(rules -> rules.withResourceRule(ResourceChoice.IN_TURN)).withSpeed(Optional.empty()));
         turns.person("A", inTurn, 0);
         turns.person("B", inTurn, 0);
         for (int i = 0; i < 3; i++) {
@@ -171,7 +171,7 @@ class AllocationTest {
         }
         assertEquals(List.of("ready 1.0 by A", "ready 1.0 by B", "ready 1.0 by A"), turns.log);
         Yard used = new Yard();
-        Group min = used.staying(c -> c.withPersonRule(ResourceChoice.LEAST_USED).withSpeed(Optional.empty()));
+        Group min = used.staying(c -> c.withRules(rules -> rules.withResourceRule(ResourceChoice.LEAST_USED)).withSpeed(Optional.empty()));
         used.person("A", min, 0);
         used.person("B", min, 0);
         Job longOne = used.job(1, 0);
@@ -188,7 +188,7 @@ class AllocationTest {
     void priorityGoesFirstThenWhatIsNearestIfTheCrewGoesByThat() {
         for (JobChoice which : JobChoice.values()) {
             Yard yard = new Yard();
-            yard.person("A", yard.staying(c -> c.withJobRule(which)), 0);
+            yard.person("A", yard.staying(c -> c.withRules(rules -> rules.withJobRule(which))), 0);
             Job first = yard.job(0, 0);
             yard.ask(first, 0);
             yard.allocation.give();

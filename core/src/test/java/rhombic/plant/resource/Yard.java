@@ -14,10 +14,11 @@ import rhombic.plant.route.StraightRouter;
 import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.duty.IdlePlace;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PersonState;
-import rhombic.study.value.Placement;
 
 /** One plant with nothing in it but people. */
 final class Yard implements Job.Owner, Worker.Listener {
@@ -66,12 +67,11 @@ final class Yard implements Job.Owner, Worker.Listener {
         allocation.whenSomethingHappened(allocation::give);
         Crew crew = with.apply(Crew.usual(Basics.of("Crew", Placement.at(0, 0))));
         return allocation.group("Crew", crew.speed().isPresent() ? Mover.even(1) : Mover.even(Double.POSITIVE_INFINITY), router,
-                new Group.Rules(crew.personRule(), crew.jobRule(), crew.idleAt() == Crew.IdlePlace.AT_HOME,
-                        crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
+                new Group.Rules(crew.dispatching(), crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
     }
 
     Group staying(UnaryOperator<Crew> with) {
-        return group(crew -> with.apply(crew.withIdleAt(Crew.IdlePlace.WHERE_THEY_ARE)));
+        return group(crew -> with.apply(crew.withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE))));
     }
 
     Worker person(String name, Group group, double x, boolean... skills) {

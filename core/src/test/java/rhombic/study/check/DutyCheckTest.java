@@ -26,7 +26,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Operation;
 import rhombic.study.work.Work;

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.chance.DistributionText;
 import rhombic.study.Study;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** Two in one place are told, and one of them is moved by one click. */
 class PlaceCheckTest {

@@ -24,8 +24,8 @@ import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.Wall;
-import rhombic.study.value.Opening;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Opening;
+import rhombic.study.place.Placement;
 import rhombic.validation.Lines;
 
 class RouteCheckTest {
@@ -49,7 +49,7 @@ class RouteCheckTest {
         Lines lines = new Lines().chain(stock("In", "Piece", 9), buffer("Store", -1).placed(Placement.at(0, 0)))
                 .chain(goodsOut("Out").placed(Placement.at(40, 0)))
                 .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1)))
-                .chain(Crew.usual(Basics.of("W", Placement.at(0, -6))).withTravel(travel));
+                .chain(Crew.usual(Basics.of("W", Placement.at(0, -6))).withRules(rules -> rules.withTravel(travel)));
         for (PlantElement one : site) {
             lines.chain(one);
         }
@@ -126,7 +126,8 @@ class RouteCheckTest {
 
     private static Fleet fleet(int vehicles) {
         return Fleet.KIND.blank(Basics.of("F", Placement.at(0, -9))).withVehicles(vehicles)
-                .withPickUpTime(Lines.time("30 s")).withSetDownTime(Lines.time("20 s"));
+                .withLoading(loading -> loading.withPickUpTime(Lines.time("30 s")))
+                .withLoading(loading -> loading.withSetDownTime(Lines.time("20 s")));
     }
 
     private static Study fed(Fleet fleet, PlantElement... site) {

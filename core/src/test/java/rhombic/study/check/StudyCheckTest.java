@@ -18,7 +18,7 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.StudyException;
 import rhombic.validation.Lines;
 

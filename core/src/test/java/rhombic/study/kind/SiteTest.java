@@ -14,9 +14,9 @@ import rhombic.quantity.Quantity;
 import rhombic.scene.Hiding;
 import rhombic.space.Parallels;
 import rhombic.space.Pose;
-import rhombic.study.value.FloorLine;
-import rhombic.study.value.Opening;
-import rhombic.study.value.Placement;
+import rhombic.study.place.FloorLine;
+import rhombic.study.place.Opening;
+import rhombic.study.place.Placement;
 import rhombic.study.value.StudyException;
 
 /** Walls, fences and aisles along their lines. */

@@ -27,8 +27,8 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.testplants.RandomStudies;
 
 /** Numbers, paths and the way back. Cells can't be placed yet, so they are nested by hand here. */

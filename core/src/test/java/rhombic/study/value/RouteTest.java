@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import rhombic.space.Pose;
+import rhombic.study.place.ConveyorPath;
 
 /** Ways of conveyors and their corners. */
 class RouteTest {

@@ -15,6 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.quantity.Quantity;
 import rhombic.study.kind.Basics;
+import rhombic.study.place.Placement;
 
 class ShutTimeTest {
     private static final long MINUTE = 60_000_000_000L;

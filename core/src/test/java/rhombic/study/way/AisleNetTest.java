@@ -17,7 +17,7 @@ import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 class AisleNetTest {
     static Aisle aisle(String name, double... xy) {

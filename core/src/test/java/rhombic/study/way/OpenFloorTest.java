@@ -18,9 +18,9 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Column;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Wall;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Opening;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Opening;
+import rhombic.study.place.Placement;
 
 class OpenFloorTest {
     private static final double CLEAR = 0.25;

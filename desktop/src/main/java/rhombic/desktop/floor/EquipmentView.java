@@ -23,8 +23,8 @@ import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 
 /**
  * The bodies of all equipment as they are seen from somewhere: what looks as before stays untouched, what is far is drawn simpler, and

@@ -143,9 +143,9 @@ final class FloorLabels {
             return false;
         }
         taken.add(box);
-        g.setFill(FloorOverlay.CARD);
+        g.setFill(FloorInk.CARD);
         g.fillRoundRect(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight(), 6, 6);
-        g.setFill(FloorOverlay.VERDIGRIS);
+        g.setFill(FloorInk.VERDIGRIS);
         g.fillText(text, p.x(), p.y());
         return true;
     }
@@ -294,7 +294,7 @@ final class FloorLabels {
 
     private LabelPlacement.Size size(Label label, Form form) {
         double letter = label.state.isPresent() ? LETTER_PIXELS : 0;
-        double name = width(label.name, FloorOverlay.NAME);
+        double name = width(label.name, FloorInk.NAME);
         return switch (form) {
             case ALL -> new LabelPlacement.Size(
                     Math.max(name, Math.ceil(width(label.figures, FIGURES) / WIDTH_STEP) * WIDTH_STEP) + 12 + letter,
@@ -343,7 +343,7 @@ final class FloorLabels {
             label.state.ifPresent(state -> letter(g, box.getMinX() + box.getWidth() / 2, box.getMinY() + 9, state));
             return;
         }
-        g.setFill(FloorOverlay.CARD);
+        g.setFill(FloorInk.CARD);
         g.fillRoundRect(box.getMinX(), box.getMinY(), box.getWidth(), box.getHeight(), 6, 6);
         g.setStroke(isFaulty ? Color.web("#C8452F") : HAIR);
         g.setLineWidth(1);
@@ -357,8 +357,8 @@ final class FloorLabels {
         g.setTextBaseline(VPos.CENTER);
         double y = box.getMinY() + 9;
         if (!label.name.isEmpty()) {
-            g.setFont(FloorOverlay.NAME);
-            g.setFill(FloorOverlay.INK);
+            g.setFont(FloorInk.NAME);
+            g.setFill(FloorInk.INK);
             g.fillText(label.name, left, y);
             y += 14;
         }
@@ -389,11 +389,11 @@ final class FloorLabels {
     }
 
     private static void letter(GraphicsContext g, double x, double y, EquipmentState state) {
-        FloorOverlay.rhombus(g, x, y, 8, StateColours.of(state));
+        FloorInk.rhombus(g, x, y, 8, StateColours.of(state));
         g.setFont(LETTER);
         g.setTextAlign(TextAlignment.CENTER);
         g.setTextBaseline(VPos.CENTER);
-        g.setFill(state == EquipmentState.WORKING ? Color.WHITE : FloorOverlay.INK);
+        g.setFill(state == EquipmentState.WORKING ? Color.WHITE : FloorInk.INK);
         g.fillText(String.valueOf(state.letter()), x, y + 0.5);
     }
 

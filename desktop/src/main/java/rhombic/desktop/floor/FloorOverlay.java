@@ -1,6 +1,5 @@
 package rhombic.desktop.floor;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,43 +10,19 @@ import javafx.geometry.VPos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
-import rhombic.space.Path;
-import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Port;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
 public final class FloorOverlay extends Canvas {
-    static final Color INK = Color.web("#1F272B");
-    static final Color CARD = Color.web("#FFFDF8", 0.93);
     private static final double NOTE_LINE = 17;
-    /** More that are selected are tinted, each in one stroke. */
-    private static final int MAX_OUTLINED = 200;
-    private static final Color SAFFRON = Color.web("#D9952B");
-    static final Color VERDIGRIS = Color.web("#1D6B66");
-    static final Font NAME = Font.font("IBM Plex Sans", FontWeight.MEDIUM, 11);
-    private static final double HANDLE_PIXELS = 7;
-    private static final double CORNER_PIXELS = 6;
-    private static final double BESIDE_METRES = 0.25;
-    /** Of a large group so many routes are drawn. */
-    private static final int MAX_ROUTES = 40;
-    private static final double ROUTE_METRES = 0.05;
-    private static final double MIDDLE_PIXELS = 4;
 
     /** What to write over the equipment. */
     public static final class Options {
@@ -75,7 +50,6 @@ public final class FloorOverlay extends Canvas {
     private static final double CHART_BELOW = 20;
     /** So near to a chart an element is covered by it in part. */
     private static final double CHART_CLEAR = 14;
-    private static final Color LEADER = Color.web("#5C676C");
 
     private final Options options = new Options();
     private Set<String> selection = Set.of();
@@ -232,22 +206,14 @@ public final class FloorOverlay extends Canvas {
                     double r = 8;
                     double[] xs = {p.x(), p.x() + r, p.x(), p.x() - r};
                     double[] ys = {p.y() - r, p.y(), p.y() + r, p.y()};
-                    g.setFill(Color.web("#FFFDF8"));
+                    g.setFill(FloorInk.PAPER);
                     g.fillPolygon(xs, ys, 4);
-                    g.setStroke(VERDIGRIS);
+                    g.setStroke(FloorInk.VERDIGRIS);
                     g.setLineWidth(2);
                     g.strokePolygon(xs, ys, 4);
-                    g.setFill(VERDIGRIS);
+                    g.setFill(FloorInk.VERDIGRIS);
                     g.fillOval(p.x() - 2, p.y() - 2, 4, 4);
                 });
-    }
-
-    /** Where the link handle of the element is, in pixels. */
-    public Optional<Viewpoint.Pixel> handle(PlantElement element, Viewpoint view) {
-        Pose end = Layout.outlet(element, "");
-        double angle = Math.toRadians(end.heading());
-        return view.project(end.x() + 0.35 * Math.cos(angle), end.y() + 0.35 * Math.sin(angle), element.placement().zMetres() + 0.1,
-                getWidth(), getHeight());
     }
 
     /** @param minPixels a metre must have for equipment to be named; 0 names all that there is room for */
@@ -271,6 +237,7 @@ public final class FloorOverlay extends Canvas {
         drawnNanos = momentNanos;
         GraphicsContext g = getGraphicsContext2D();
         g.clearRect(0, 0, getWidth(), getHeight());
+        FloorHandles handles = new FloorHandles(g, view, getWidth(), getHeight());
         for (PlantElement element : study.elements()) {
             Double hot = heat.get(element.name());
             if (hot != null) {
@@ -280,9 +247,9 @@ public final class FloorOverlay extends Canvas {
                 differs(g, element, view);
             }
             if (selection.contains(element.name()) || chain.contains(element.name())) {
-                corners(g, element, view, SAFFRON);
+                handles.outline(element, FloorInk.SAFFRON, selection.size());
             } else if (hovered.filter(element.name()::equals).isPresent()) {
-                corners(g, element, view, VERDIGRIS);
+                handles.outline(element, FloorInk.VERDIGRIS, selection.size());
             }
         }
         labels.draw(g, new FloorLabels.Shown(unfolded, view, getWidth(), getHeight(), minPixels, options.names, options.numbers,
@@ -293,22 +260,24 @@ public final class FloorOverlay extends Canvas {
         spots = found;
         pictures.show(charts, spots);
         selectedLink.filter(link -> study.linksFrom(link.from()).contains(link))
-                .ifPresent(link -> along(g, Layout.drawn(study, link), view));
-        handles(g, study, view);
-        routes(g, unfolded, view);
+                .ifPresent(link -> handles.link(Layout.drawn(study, link)));
+        handles.handles(study, selection, hovered);
+        if (moment != null) {
+            handles.routes(unfolded, moment, selection);
+        }
         if (band != null) {
-            g.setFill(Color.web("#D9952B", 0.12));
+            g.setFill(FloorInk.SAFFRON.deriveColor(0, 1, 1, 0.12));
             g.fillRect(band.getMinX(), band.getMinY(), band.getWidth(), band.getHeight());
-            g.setStroke(SAFFRON);
+            g.setStroke(FloorInk.SAFFRON);
             g.setLineWidth(1);
             g.strokeRect(band.getMinX() + 0.5, band.getMinY() + 0.5, band.getWidth(), band.getHeight());
         }
         drawMarks(g);
         if (sweep != null) {
-            g.setStroke(VERDIGRIS);
+            g.setStroke(FloorInk.VERDIGRIS);
             g.setLineWidth(2);
             g.strokeLine(sweep[0], sweep[1], sweep[2], sweep[3]);
-            rhombus(g, sweep[2], sweep[3], HANDLE_PIXELS, VERDIGRIS);
+            FloorInk.rhombus(g, sweep[2], sweep[3], FloorHandles.HANDLE_PIXELS, FloorInk.VERDIGRIS);
         }
     }
 
@@ -337,11 +306,11 @@ public final class FloorOverlay extends Canvas {
                 bestY = y;
             }
         }
-        g.setStroke(LEADER);
+        g.setStroke(FloorInk.LEADER);
         g.setLineWidth(1);
         g.strokeLine(at.x(), at.y(), Math.clamp(at.x(), bestX, bestX + FloorCharts.WIDTH),
                 Math.clamp(at.y(), bestY, bestY + FloorCharts.HEIGHT));
-        rhombus(g, at.x(), at.y(), 4, LEADER);
+        FloorInk.rhombus(g, at.x(), at.y(), 4, FloorInk.LEADER);
         return new FloorCharts.Position(bestX, bestY);
     }
 
@@ -353,178 +322,29 @@ public final class FloorOverlay extends Canvas {
     }
 
     private void drawMarks(GraphicsContext g) {
-        g.setStroke(SAFFRON);
+        g.setStroke(FloorInk.SAFFRON);
         g.setLineWidth(1.2);
         marks.lines.forEach(line -> g.strokeLine(line[0], line[1], line[2], line[3]));
         for (Viewpoint.Pixel grip : marks.grips) {
-            grip(g, grip, HANDLE_PIXELS, SAFFRON);
+            FloorInk.grip(g, grip, FloorHandles.HANDLE_PIXELS, FloorInk.SAFFRON);
         }
         if (!marks.note.isEmpty()) {
             List<String> noted = marks.note.lines().toList();
-            double width = noted.stream().mapToDouble(line -> labels.width(line, NAME)).max().orElse(0) + 14;
+            double width = noted.stream().mapToDouble(line -> labels.width(line, FloorInk.NAME)).max().orElse(0) + 14;
             double height = 5 + NOTE_LINE * noted.size();
             double x = Math.clamp(marks.noteX + 14, 0, Math.max(0, getWidth() - width));
             double y = Math.clamp(marks.noteY + 16, 0, Math.max(0, getHeight() - height));
-            g.setFill(CARD);
+            g.setFill(FloorInk.CARD);
             g.fillRoundRect(x, y, width, height, 6, 6);
-            g.setStroke(SAFFRON);
+            g.setStroke(FloorInk.SAFFRON);
             g.strokeRoundRect(x + 0.5, y + 0.5, width - 1, height - 1, 6, 6);
-            g.setFont(NAME);
-            g.setFill(INK);
+            g.setFont(FloorInk.NAME);
+            g.setFill(FloorInk.INK);
             g.setTextAlign(TextAlignment.LEFT);
             g.setTextBaseline(VPos.CENTER);
             for (int i = 0; i < noted.size(); i++) {
                 g.fillText(noted.get(i), x + 7, y + 11 + NOTE_LINE * i);
             }
         }
-    }
-
-    /** Where the members of what is selected are going. */
-    private void routes(GraphicsContext g, UnfoldedStudy unfolded, Viewpoint view) {
-        Moment now = moment;
-        if (now == null || selection.isEmpty() || now.nodes() != unfolded.size()) {
-            return;
-        }
-        g.setStroke(SAFFRON);
-        g.setLineWidth(2);
-        int drawn = 0;
-        for (int i = 0; i < Math.min(now.movers().count(), unfolded.members().size()) && drawn < MAX_ROUTES; i++) {
-            if (!selection.contains(unfolded.element(unfolded.members().get(i).group()).name())) {
-                continue;
-            }
-            List<Pose> ahead = now.movers().ahead(i, now.timeNanos());
-            List<Viewpoint.Pixel> pixels = new ArrayList<>();
-            ahead.forEach(at -> view.project(at.x(), at.y(), ROUTE_METRES, getWidth(), getHeight()).ifPresent(pixels::add));
-            if (pixels.size() == ahead.size() && ahead.size() > 1) {
-                for (int k = 0; k + 1 < pixels.size(); k++) {
-                    g.strokeLine(pixels.get(k).x(), pixels.get(k).y(), pixels.get(k + 1).x(), pixels.get(k + 1).y());
-                }
-                rhombus(g, pixels.getLast().x(), pixels.getLast().y(), 6, SAFFRON);
-                drawn++;
-            }
-        }
-    }
-
-    private void handles(GraphicsContext g, Study study, Viewpoint view) {
-        for (PlantElement element : study.elements()) {
-            boolean isSingle = selection.size() == 1 && selection.contains(element.name());
-            if (isSingle && element instanceof WorkEquipment work && !work.needs().isEmpty()) {
-                Pose at = Layout.stand(element, 0);
-                view.project(at.x(), at.y(), 0.02, getWidth(), getHeight()).ifPresent(p -> grip(g, p, HANDLE_PIXELS, SAFFRON));
-            }
-            if (isSingle && element instanceof Conveyor conveyor) {
-                conveyor.corners().ifPresent(corners -> corners(g, conveyor, corners.all(), view));
-            }
-            if (isSingle && element instanceof LineElement line) {
-                corners(g, line.cornersOnFloor(), view);
-            }
-            if (isSingle && element instanceof Aisle aisle) {
-                Pose at = aisle.arrow();
-                view.project(at.x(), at.y(), at.z(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
-            }
-            if (element.givesPieces() && (isSingle || hovered.filter(element.name()::equals).isPresent())) {
-                handle(element, view).ifPresent(p -> grip(g, p, HANDLE_PIXELS + 2, VERDIGRIS));
-            }
-        }
-    }
-
-    /** What a hand can take of the way of a conveyor: its corners and ends, and smaller the middles of its legs, where a new one begins. */
-    private void corners(GraphicsContext g, Conveyor conveyor, List<ConveyorPath.Corner> places, Viewpoint view) {
-        double z = conveyor.placement().zMetres() + Port.TABLE_METRES;
-        for (int i = 0; i < places.size(); i++) {
-            corner(g, places.get(i), z, view, CORNER_PIXELS);
-            if (i > 0) {
-                corner(g, places.get(i - 1).between(places.get(i)), z, view, MIDDLE_PIXELS);
-            }
-        }
-    }
-
-    /** The same of a line on the floor. */
-    private void corners(GraphicsContext g, List<Pose> places, Viewpoint view) {
-        for (int i = 0; i < places.size(); i++) {
-            Pose at = places.get(i);
-            view.project(at.x(), at.y(), at.z(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, CORNER_PIXELS, SAFFRON));
-            if (i > 0) {
-                Pose before = places.get(i - 1);
-                view.project((at.x() + before.x()) / 2, (at.y() + before.y()) / 2, at.z(), getWidth(), getHeight())
-                        .ifPresent(p -> grip(g, p, MIDDLE_PIXELS, SAFFRON));
-            }
-        }
-    }
-
-    private void corner(GraphicsContext g, ConveyorPath.Corner at, double z, Viewpoint view, double half) {
-        view.project(at.x(), at.y(), z + at.height(), getWidth(), getHeight()).ifPresent(p -> grip(g, p, half, SAFFRON));
-    }
-
-    private static void grip(GraphicsContext g, Viewpoint.Pixel at, double half, Color colour) {
-        rhombus(g, at.x(), at.y(), half, Color.web("#FFFDF8"));
-        rhombus(g, at.x(), at.y(), half - 2, colour);
-    }
-
-    /** A line round what it covers of the floor, with a rhombus at each of its corners; of a way along both of its sides. */
-    private void corners(GraphicsContext g, PlantElement element, Viewpoint view, Color colour) {
-        List<Pose> round = element.along().map(FloorOverlay::sides).orElseGet(() -> footprint(element));
-        List<Viewpoint.Pixel> pixels = new ArrayList<>();
-        for (Pose at : round) {
-            view.project(at.x(), at.y(), element.placement().zMetres() + 0.02, getWidth(), getHeight()).ifPresent(pixels::add);
-        }
-        if (pixels.size() < round.size()) {
-            return;
-        }
-        if (selection.size() > MAX_OUTLINED) {
-            double left = pixels.stream().mapToDouble(Viewpoint.Pixel::x).min().orElse(0);
-            double top = pixels.stream().mapToDouble(Viewpoint.Pixel::y).min().orElse(0);
-            g.setFill(colour.deriveColor(0, 1, 1, 0.35));
-            g.fillRect(left, top, pixels.stream().mapToDouble(Viewpoint.Pixel::x).max().orElse(0) - left,
-                    pixels.stream().mapToDouble(Viewpoint.Pixel::y).max().orElse(0) - top);
-            return;
-        }
-        g.setStroke(colour.deriveColor(0, 1, 1, 0.6));
-        g.setLineWidth(1);
-        for (int i = 0; i < pixels.size(); i++) {
-            Viewpoint.Pixel a = pixels.get(i);
-            Viewpoint.Pixel b = pixels.get((i + 1) % pixels.size());
-            g.strokeLine(a.x(), a.y(), b.x(), b.y());
-            if (element.along().isEmpty()) {
-                rhombus(g, a.x(), a.y(), 4.5, colour);
-            }
-        }
-    }
-
-    /** A line along a link that is selected, with a rhombus at each end. */
-    private void along(GraphicsContext g, Path path, Viewpoint view) {
-        List<Viewpoint.Pixel> pixels = new ArrayList<>();
-        path.outline().forEach(p -> view.project(p.x(), p.y(), Scenery.LINK_Z, getWidth(), getHeight()).ifPresent(pixels::add));
-        g.setStroke(SAFFRON);
-        g.setLineWidth(3);
-        for (int i = 0; i + 1 < pixels.size(); i++) {
-            g.strokeLine(pixels.get(i).x(), pixels.get(i).y(), pixels.get(i + 1).x(), pixels.get(i + 1).y());
-        }
-        if (!pixels.isEmpty()) {
-            rhombus(g, pixels.getFirst().x(), pixels.getFirst().y(), 5, SAFFRON);
-            rhombus(g, pixels.getLast().x(), pixels.getLast().y(), 5, SAFFRON);
-        }
-    }
-
-    private static List<Pose> footprint(PlantElement element) {
-        double l = element.footprint().lengthMetres() / 2 + BESIDE_METRES;
-        double w = element.footprint().widthMetres() / 2 + BESIDE_METRES;
-        Pose middle = element.placement().pose();
-        return List.of(middle.of(Pose.at(-l, -w, 0, 0)), middle.of(Pose.at(l, -w, 0, 0)), middle.of(Pose.at(l, w, 0, 0)),
-                middle.of(Pose.at(-l, w, 0, 0)));
-    }
-
-    private static List<Pose> sides(PlantElement.Along along) {
-        double beside = along.widthMetres() / 2 + BESIDE_METRES;
-        List<Pose> outline = along.path().outline();
-        List<Pose> round = new ArrayList<>();
-        outline.forEach(at -> round.add(at.of(Pose.at(0, -beside, 0, 0))));
-        outline.reversed().forEach(at -> round.add(at.of(Pose.at(0, beside, 0, 0))));
-        return round;
-    }
-
-    static void rhombus(GraphicsContext g, double x, double y, double half, Color colour) {
-        g.setFill(colour);
-        g.fillPolygon(new double[] {x - half, x, x + half, x}, new double[] {y, y - half, y, y + half}, 4);
     }
 }

@@ -321,6 +321,12 @@ public final class FloorView extends Region {
         return view.project(x, y, z, getWidth(), getHeight());
     }
 
+    /** Where the handle is from which links of the element are drawn, in pixels. */
+    public Optional<Viewpoint.Pixel> linkHandle(PlantElement element) {
+        Pose at = FloorHandles.ofLinks(element);
+        return pixelOf(at.x(), at.y(), at.z());
+    }
+
     /** What is so high above the floor under a pixel. */
     public Optional<Viewpoint.FloorPoint> levelAt(double z, double pixelX, double pixelY) {
         return view.levelAt(z, pixelX, pixelY, getWidth(), getHeight());

@@ -21,10 +21,10 @@ import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Bend;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Placement;
-import rhombic.study.value.Port;
+import rhombic.study.place.Bend;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
 public final class Scenery {

@@ -27,7 +27,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Family;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** The rail of rhombus tiles; each unfolds its elements, to be clicked or dragged onto the floor. */
 final class Shelf extends HBox {

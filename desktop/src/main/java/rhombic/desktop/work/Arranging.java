@@ -12,8 +12,8 @@ import rhombic.study.Study;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Bend;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Bend;
+import rhombic.study.place.Placement;
 
 /** Layout by hand of several elements at once, as functions from study to study. Links among them go along. */
 public final class Arranging {

@@ -17,12 +17,12 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Bend;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.Bend;
+import rhombic.study.place.Fitting;
+import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
-import rhombic.study.value.Port;
 import rhombic.study.value.Table;
 
 /** What hands do on the floor, as functions from study to study. */

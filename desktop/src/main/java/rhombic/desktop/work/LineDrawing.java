@@ -9,7 +9,8 @@ import rhombic.study.Study;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
+import rhombic.study.kind.Structure;
+import rhombic.study.place.Placement;
 
 /** A wall, a fence or an aisle while it is drawn: it keeps to the corners and lines of others of its sort, and ends where it began. */
 public final class LineDrawing extends CornerDrawing {
@@ -42,15 +43,11 @@ public final class LineDrawing extends CornerDrawing {
                 .or(() -> nearest(alike(study).map(line -> line.nearestOnFloor(x, y)), x, y, Snapping.JOIN_METRES / 2));
     }
 
+    /** Aisles keep to aisles, and walls and fences to these. */
     private Stream<LineElement> alike(Study study) {
-        return study.elements().stream().filter(other -> kind.family() == other.declaration().family())
-                .filter(other -> (other.outlines().isEmpty()) == isFlat()).filter(LineElement.class::isInstance)
+        boolean isStructure = Structure.class.isAssignableFrom(kind.type());
+        return study.elements().stream().filter(LineElement.class::isInstance).filter(other -> other instanceof Structure == isStructure)
                 .map(LineElement.class::cast);
-    }
-
-    /** Aisles keep to aisles, and walls to walls and fences. */
-    private boolean isFlat() {
-        return kind.placed(java.util.Set.of(), List.of(), Placement.at(0, 0)).outlines().isEmpty();
     }
 
     private static Optional<Corner> nearest(Stream<Pose> places, double x, double y, double within) {
@@ -74,7 +71,7 @@ public final class LineDrawing extends CornerDrawing {
         if (!(usual instanceof LineElement line)) {
             throw new IllegalStateException(kind.word() + " lies along no line");
         }
-        PlantElement laid = line.through(apart.stream().map(corner -> Pose.at(corner.x(), corner.y(), 0, 0)).toList());
-        return Optional.of(new Drawn(laid, ((LineElement) laid).line().metres(), List.of()));
+        LineElement laid = line.through(apart.stream().map(corner -> Pose.at(corner.x(), corner.y(), 0, 0)).toList());
+        return Optional.of(new Drawn(laid, laid.line().metres(), List.of()));
     }
 }

@@ -12,11 +12,11 @@ import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Fitting;
+import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 import rhombic.study.value.Names;
-import rhombic.study.value.Placement;
-import rhombic.study.value.Port;
 import rhombic.study.value.Routing;
 
 /** A conveyor while it is drawn: it begins and ends at ports, or at the side of other conveyors, which get diverts and merges there. */

@@ -7,8 +7,8 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
-import rhombic.study.value.Port;
+import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 
 /** Where an element comes to stand that is held near a place: port to port, on the middle line of another, or on the grid. */
 public final class Snapping {

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 class ViewpointTest {
     private static final double W = 900;

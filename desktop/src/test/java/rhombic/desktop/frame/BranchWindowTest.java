@@ -18,11 +18,11 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Fitting;
+import rhombic.study.place.Placement;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 
 /** Conveyors branch off, come together, are laid anew, cut and joined by hand, in the real window. */
 class BranchWindowTest extends WindowBase {

@@ -26,7 +26,7 @@ import rhombic.study.change.Changes;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** Alternatives, factors, findings and two floors by hand, in the real window. */
 class CompareWindowTest extends WindowBase {

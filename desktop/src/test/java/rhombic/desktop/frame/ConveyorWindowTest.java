@@ -10,8 +10,8 @@ import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Fitting;
 
 /** Conveyors are drawn, changed on the card, switched off and seen to fill, in the real window. */
 class ConveyorWindowTest extends WindowBase {

@@ -39,7 +39,7 @@ class FleetWindowTest extends WindowBase {
         type(robot, "2");
         robot.clickOn("#token-quarter-turn");
         type(robot, "3 s");
-        assertEquals("3 s", fleet().quarterTurn().orElseThrow().toString());
+        assertEquals("3 s", fleet().driving().quarterTurn().orElseThrow().toString());
         robot.clickOn("#token-speed");
         type(robot, "0 m/s");
         assertTrue(text(robot, "editor-message").contains("must be above 0 m/s"), text(robot, "editor-message"));

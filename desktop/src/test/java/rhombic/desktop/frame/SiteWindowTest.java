@@ -11,7 +11,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Wall;
-import rhombic.study.value.Opening;
+import rhombic.study.place.Opening;
 
 /** A hall and its aisles are drawn and changed, in the real window. */
 class SiteWindowTest extends WindowBase {

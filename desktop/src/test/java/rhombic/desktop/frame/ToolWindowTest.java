@@ -30,7 +30,7 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** What is in hand, what a click means, and what keys do: nothing is other than it seems. */
 class ToolWindowTest extends WindowBase {

@@ -28,9 +28,9 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.value.ShutTime;
 import rhombic.study.work.Supply;
 

@@ -36,7 +36,7 @@ import rhombic.formats.study.StudyWriter;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Bend;
+import rhombic.study.place.Bend;
 
 /** The real window, worked by mouse and keys. */
 class WindowTest extends WindowBase {

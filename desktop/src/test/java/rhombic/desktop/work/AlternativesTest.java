@@ -24,7 +24,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** Alternatives on the table: what is edited, what stays, and what follows. */
 class AlternativesTest {

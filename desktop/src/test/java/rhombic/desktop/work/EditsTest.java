@@ -17,9 +17,9 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.place.Bend;
+import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.Bend;
-import rhombic.study.value.Placement;
 
 class EditsTest {
     private static Study placed(Study study, Kind<?> kind, double x, double y) {

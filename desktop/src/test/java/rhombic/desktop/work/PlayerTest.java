@@ -31,8 +31,8 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
-import rhombic.study.value.Placement;
 import rhombic.study.work.Supply;
 import rhombic.trace.Moment;
 

@@ -13,8 +13,8 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Station;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Placement;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Placement;
 import rhombic.study.value.StudyException;
 
 /** Drawing a conveyor corner by corner: what is drawn is what it is. */

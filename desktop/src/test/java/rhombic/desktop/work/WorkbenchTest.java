@@ -21,7 +21,7 @@ import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 class WorkbenchTest {
     private final Workbench bench = new Workbench(Study.empty());

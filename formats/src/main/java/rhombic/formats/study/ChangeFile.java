@@ -26,8 +26,8 @@ import rhombic.study.field.Field;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.value.Table;
 
 /** Changes between studies as JSON: what was written reads as the same changes. */

@@ -9,7 +9,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** Reads one piece of equipment. */
 final class EquipmentReader {

@@ -14,7 +14,7 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.study.Study;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.value.EquipmentState;
 
 /** The question of the candle works: how long must the tunnel be so that a stop of two minutes does not reach the pouring? */

@@ -23,7 +23,7 @@ import rhombic.experiment.Summary;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** Files that programs wrote before version 2 of the format: they open, and give the figures that they gave then. */
 class VersionOneTest {

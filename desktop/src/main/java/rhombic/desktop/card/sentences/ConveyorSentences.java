@@ -18,7 +18,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.ConveyorPath;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.value.ShutTime;
 
 /** What a conveyor does, and which way it goes, leg by leg. */

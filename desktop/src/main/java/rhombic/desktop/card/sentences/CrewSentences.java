@@ -17,11 +17,8 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.ResourceChoice;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.BreakArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
@@ -33,16 +30,19 @@ final class CrewSentences {
 
     private final Study study;
     private final Crew crew;
+    private final DispatchingSentences dispatching;
 
     private CrewSentences(Study study, Crew crew) {
         this.study = study;
         this.crew = crew;
+        dispatching = new DispatchingSentences(crew);
     }
 
     static List<Sentence> of(Study study, Crew crew) {
         CrewSentences sentences = new CrewSentences(study, crew);
-        List<Sentence> all = new ArrayList<>(List.of(sentences.people(), sentences.persons(), sentences.rules(), sentences.walking(),
-                DutySentences.calendarOf(study, crew), sentences.breaks()));
+        List<Sentence> all = new ArrayList<>(
+                List.of(sentences.people(), sentences.persons(), sentences.dispatching.rules(), sentences.walking(),
+                        DutySentences.calendarOf(study, crew), sentences.breaks()));
         FailureSentences tools = FailureSentences.of(study, crew);
         all.addAll(tools.all());
         all.add(new Sentence(tools.add()));
@@ -90,18 +90,6 @@ final class CrewSentences {
         return new Person(row.getFirst(), number, skills);
     }
 
-    private Sentence rules() {
-        return new Sentence(new Words("Of those who are free, "),
-                picked("person rule", crew.personRule().word(), Arrays.stream(ResourceChoice.values()).map(ResourceChoice::word).toList(),
-                        text -> crew(c -> c
-                                .withPersonRule(Typed.choice(ResourceChoice.values(), ResourceChoice::word, text)))),
-                new Words(" comes; of what is most urgent they do "),
-                picked("job rule", crew.jobRule().word(), Arrays.stream(JobChoice.values()).map(JobChoice::word).toList(),
-                        text -> crew(c -> c.withJobRule(
-                                Typed.choice(JobChoice.values(), JobChoice::word, text)))),
-                new Words(" first."));
-    }
-
     private Sentence walking() {
         String speed = crew.speed().map(Quantity::toString).orElse(AT_ONCE);
         return new Sentence(new Words(crew.speed().isPresent() ? "They walk at " : "They are there "),
@@ -111,16 +99,8 @@ final class CrewSentences {
                                 text.isBlank() || text.strip().equals(AT_ONCE)
                                         ? Optional.empty()
                                         : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
-                new Words(crew.speed().isPresent() ? " " : " and wait for work "),
-                crew.speed().isEmpty()
-                        ? new Words("")
-                        : picked("travel", crew.travel().word(), Arrays.stream(TravelChoice.values()).map(TravelChoice::word).toList(),
-                                text -> crew(c -> c.withTravel(Typed.choice(TravelChoice.values(), TravelChoice::word, text)))),
-                new Words(crew.speed().isPresent() ? " and wait for work " : ""),
-                picked("idle at", crew.idleAt().word(), Arrays.stream(Crew.IdlePlace.values()).map(Crew.IdlePlace::word).toList(),
-                        text -> crew(c -> c.withIdleAt(
-                                Typed.choice(Crew.IdlePlace.values(), Crew.IdlePlace::word, text)))),
-                new Words("."));
+                new Words(crew.speed().isPresent() ? " " : ""), crew.speed().isPresent() ? dispatching.travel() : new Words(""),
+                new Words(" and wait for work "), dispatching.idleAt(), new Words("."));
     }
 
     private Sentence breaks() {

@@ -22,7 +22,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.Fitting;
 import rhombic.study.value.Names;
 import rhombic.study.value.Routing;
 

@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.chance.Distribution;
@@ -21,10 +20,8 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.JobChoice;
-import rhombic.study.duty.ResourceChoice;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Crew;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.Fleet;
 
 /** What the card of a fleet says. */
@@ -33,16 +30,19 @@ final class FleetSentences {
 
     private final Study study;
     private final Fleet fleet;
+    private final DispatchingSentences dispatching;
 
     private FleetSentences(Study study, Fleet fleet) {
         this.study = study;
         this.fleet = fleet;
+        dispatching = new DispatchingSentences(fleet);
     }
 
     static List<Sentence> of(Study study, Fleet fleet) {
         FleetSentences sentences = new FleetSentences(study, fleet);
-        List<Sentence> all = new ArrayList<>(List.of(sentences.vehicles(), sentences.driving(), sentences.handling(), sentences.rules(),
-                sentences.ways(), DutySentences.calendarOf(study, fleet)));
+        List<Sentence> all = new ArrayList<>(
+                List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.dispatching.rules(),
+                        sentences.ways(), DutySentences.calendarOf(study, fleet)));
         FailureSentences failures = FailureSentences.of(study, fleet);
         all.addAll(failures.all());
         all.add(new Sentence(failures.add()));
@@ -66,60 +66,54 @@ final class FleetSentences {
     }
 
     private Sentence driving() {
-        List<Part> parts = new ArrayList<>(List.of(new Words("They drive at "),
-                typed("speed", fleet.speed().toString(), fleet.speed().toString(), "A speed such as 2 m/s",
-                        text -> fleet(f -> f.withSpeed(Quantity.parse(text, Dimension.SPEED)))),
+        Fleet.Driving driving = fleet.driving();
+        return new Sentence(new Words("They drive at "),
+                typed("speed", driving.speed().toString(), driving.speed().toString(), "A speed such as 2 m/s",
+                        text -> driving(d -> d.withSpeed(Quantity.parse(text, Dimension.SPEED)))),
                 new Words(", loaded at "),
-                optional("loaded speed", fleet.loadedSpeed(), "the same", "A speed such as 1.5 m/s; empty: the same", Dimension.SPEED,
-                        Fleet::withLoadedSpeed),
+                optional("loaded speed", driving.loadedSpeed(), "the same", "A speed such as 1.5 m/s; empty: the same", Dimension.SPEED,
+                        Fleet.Driving::withLoadedSpeed),
                 new Words(", speed up and brake "),
-                optional("acceleration", fleet.acceleration(), "at once", "Such as 0.5 m/s\u00b2; empty: at once", Dimension.ACCELERATION,
-                        Fleet::withAcceleration),
-                new Words(fleet.quarterTurn().isPresent() ? ", and turn on the spot, by 90\u00b0 in " : ", and go round corners "),
-                optional("quarter turn", fleet.quarterTurn(), "without stopping",
+                optional("acceleration", driving.acceleration(), "at once", "Such as 0.5 m/s\u00b2; empty: at once", Dimension.ACCELERATION,
+                        Fleet.Driving::withAcceleration),
+                new Words(driving.quarterTurn().isPresent() ? ", and turn on the spot, by 90\u00b0 in " : ", and go round corners "),
+                optional("quarter turn", driving.quarterTurn(), "without stopping",
                         "How long a turn by 90\u00b0 on the spot takes, such as 4 s; empty: they go round corners", Dimension.TIME,
-                        Fleet::withQuarterTurn),
-                new Words(".")));
-        return new Sentence(parts);
+                        Fleet.Driving::withQuarterTurn),
+                new Words("."));
     }
 
     private interface Setting {
-        Fleet with(Fleet fleet, Optional<Quantity> value);
+        Fleet.Driving with(Fleet.Driving driving, Optional<Quantity> value);
     }
 
     private Part optional(String id, Optional<Quantity> now, String none, String hint, Dimension dimension, Setting change) {
         return typed(id, now.map(Quantity::toString).orElse(none), now.map(Quantity::toString).orElse(""), hint,
-                text -> fleet(f -> change.with(f,
+                text -> driving(d -> change.with(d,
                         text.isBlank() || text.strip().equals(none) ? Optional.empty() : Optional.of(Quantity.parse(text, dimension)))));
     }
 
-    private Sentence handling() {
-        return new Sentence(new Words("Picking a piece up takes "), duration("pick up", fleet.pickUpTime(), t -> f -> f.withPickUpTime(t)),
-                new Words(", setting it down "), duration("set down", fleet.setDownTime(), t -> f -> f.withSetDownTime(t)), new Words("."));
+    private UnaryOperator<Study> driving(UnaryOperator<Fleet.Driving> change) {
+        return fleet(f -> f.withDriving(change));
     }
 
-    private Part duration(String id, Distribution now, Function<Distribution, UnaryOperator<Fleet>> change) {
-        return time(id, now.toString(), now.toString(), text -> fleet(change.apply(DistributionText.parse(text))));
+    private Sentence loading() {
+        return new Sentence(new Words("Picking a piece up takes "),
+                duration("pick up", fleet.loading().pickUpTime(), Fleet.Loading::withPickUpTime), new Words(", setting it down "),
+                duration("set down", fleet.loading().setDownTime(), Fleet.Loading::withSetDownTime), new Words("."));
     }
 
-    private Sentence rules() {
-        return new Sentence(new Words("Of those that are free, "),
-                picked("vehicle rule", fleet.vehicleRule().word(),
-                        Arrays.stream(ResourceChoice.values()).map(ResourceChoice::word).toList(),
-                        text -> fleet(f -> f.withVehicleRule(Typed.choice(ResourceChoice.values(), ResourceChoice::word, text)))),
-                new Words(" comes; of what is most urgent they do "),
-                picked("job rule", fleet.jobRule().word(), Arrays.stream(JobChoice.values()).map(JobChoice::word).toList(),
-                        text -> fleet(f -> f.withJobRule(Typed.choice(JobChoice.values(), JobChoice::word, text)))),
-                new Words(" first."));
+    private interface Lasting {
+        Fleet.Loading with(Fleet.Loading loading, Distribution time);
+    }
+
+    private Part duration(String id, Distribution now, Lasting change) {
+        return time(id, now.toString(), now.toString(),
+                text -> fleet(f -> f.withLoading(loading -> change.with(loading, DistributionText.parse(text)))));
     }
 
     private Sentence ways() {
-        return new Sentence(new Words("They drive "),
-                picked("travel", fleet.travel().word(), Arrays.stream(TravelChoice.values()).map(TravelChoice::word).toList(),
-                        text -> fleet(f -> f.withTravel(Typed.choice(TravelChoice.values(), TravelChoice::word, text)))),
-                new Words(" and wait for orders "),
-                picked("idle at", fleet.idleAt().word(), Arrays.stream(Crew.IdlePlace.values()).map(Crew.IdlePlace::word).toList(),
-                        text -> fleet(f -> f.withIdleAt(Typed.choice(Crew.IdlePlace.values(), Crew.IdlePlace::word, text)))),
+        return new Sentence(new Words("They drive "), dispatching.travel(), new Words(" and wait for orders "), dispatching.idleAt(),
                 new Words("."));
     }
 
@@ -137,7 +131,7 @@ final class FleetSentences {
         study.links().stream().filter(link -> link.travel() instanceof Travel.AtOnce).limit(MAX_NAMED).forEach(link -> {
             parts.add(act("carry " + link.from() + " " + link.to(), "+ " + link.from() + " to " + link.to(),
                     s -> s.withLinks(s.links().stream().map(l -> l.ends().equals(link.ends())
-                            ? l.withTravel(new Travel.Carried(rhombic.study.duty.Need.of(fleet.name()), fleet.capacity()))
+                            ? l.withTravel(new Travel.Carried(Need.of(fleet.name()), fleet.capacity()))
                             : l).toList())));
             parts.add(new Words(" "));
         });

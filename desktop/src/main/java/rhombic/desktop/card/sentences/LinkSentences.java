@@ -20,7 +20,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
-import rhombic.study.value.Bend;
+import rhombic.study.place.Bend;
 
 /** How pieces come along a link: at once, in a time, or at a speed along its path. */
 final class LinkSentences {

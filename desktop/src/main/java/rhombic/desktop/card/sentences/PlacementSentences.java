@@ -14,8 +14,8 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.PieceOffset;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.PieceOffset;
 
 /** How large an element is, how high it stands, and where pieces sit on it. */
 final class PlacementSentences {

@@ -26,7 +26,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.value.Fitting;
+import rhombic.study.place.Fitting;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
 

@@ -33,9 +33,9 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 import rhombic.study.value.PieceType;
-import rhombic.study.value.Placement;
 import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
 

@@ -30,7 +30,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** What can be said of several elements at once: how they stand, and the sentences that all of them share. */
 public final class SharedSentences {

@@ -10,13 +10,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.desktop.card.sentences.Sentence.Part;
 import rhombic.desktop.card.sentences.Sentence.Words;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.space.Pose;
+import rhombic.space.Parallels;
 import rhombic.study.Study;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
@@ -26,12 +27,14 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Structure;
 import rhombic.study.kind.Wall;
+import rhombic.study.place.Opening;
 import rhombic.study.value.Names;
-import rhombic.study.value.Opening;
 
 /** What the cards of walls, fences, columns and aisles say. */
 final class SiteSentences {
     private static final double APART_METRES = 0.2;
+    private static final String DOOR = "a door";
+    private static final String OPENING = "an opening";
 
     private SiteSentences() {}
 
@@ -71,20 +74,11 @@ final class SiteSentences {
             int at = i;
             String id = " of opening " + (i + 1);
             all.add(new Sentence(new Words("At "),
-                    length("position" + id, one.position(),
-                            text -> replaced(name, at, new Opening(one.sort(), text, one.width(), one.height()))),
-                    new Words(" it has "),
-                    picked("kind" + id, one.sort() == Opening.Sort.DOOR ? "a door" : "an opening", List.of("a door", "an opening"),
-                            text -> replaced(name, at,
-                                    new Opening(text.equals("a door") ? Opening.Sort.DOOR : Opening.Sort.OPENING, one.position(),
-                                            one.width(),
-                                            one.height()))),
-                    new Words(", "),
-                    length("width" + id, one.width(),
-                            text -> replaced(name, at, new Opening(one.sort(), one.position(), text, one.height()))),
-                    new Words(" wide and "),
-                    length("height" + id, one.height(),
-                            text -> replaced(name, at, new Opening(one.sort(), one.position(), one.width(), text))),
+                    length("position" + id, one.position(), value -> replaced(name, at, one.withPosition(value))), new Words(" it has "),
+                    picked("kind" + id, one.sort() == Opening.Sort.DOOR ? DOOR : OPENING, List.of(DOOR, OPENING),
+                            text -> replaced(name, at, one.withSort(text.equals(DOOR) ? Opening.Sort.DOOR : Opening.Sort.OPENING))),
+                    new Words(", "), length("width" + id, one.width(), value -> replaced(name, at, one.withWidth(value))),
+                    new Words(" wide and "), length("height" + id, one.height(), value -> replaced(name, at, one.withHeight(value))),
                     new Words(" high. "), act("take out" + id, "take it out", changed(name, b -> {
                         List<Opening> fewer = new ArrayList<>(b.openings());
                         fewer.remove(at);
@@ -96,7 +90,7 @@ final class SiteSentences {
         return all;
     }
 
-    private static Part length(String id, Quantity now, java.util.function.Function<Quantity, UnaryOperator<Study>> change) {
+    private static Part length(String id, Quantity now, Function<Quantity, UnaryOperator<Study>> change) {
         return typed(id, now.toString(), now.toString(), "A length such as 2.5 m",
                 text -> change.apply(Quantity.parse(text, Dimension.LENGTH)));
     }
@@ -137,7 +131,7 @@ final class SiteSentences {
         });
     }
 
-    private static UnaryOperator<Study> changed(String name, java.util.function.Function<Barrier, PlantElement> change) {
+    private static UnaryOperator<Study> changed(String name, UnaryOperator<Barrier> change) {
         return s -> s.changed(name, e -> e instanceof Barrier barrier ? change.apply(barrier) : e);
     }
 
@@ -164,7 +158,7 @@ final class SiteSentences {
                                         text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                         new Words(".")),
                 new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
-                        act("parallel", "+ one beside it", study1 -> beside(study1, aisle))));
+                        act("parallel", "+ one beside it", s -> beside(s, aisle))));
     }
 
     private static UnaryOperator<Study> aisle(Aisle aisle, UnaryOperator<Aisle> change) {
@@ -174,7 +168,7 @@ final class SiteSentences {
     /** A copy to its left, each leg parallel to its own, the other way round if it is one-way. */
     static Study beside(Study study, Aisle aisle) {
         double apart = aisle.widthMetres() + APART_METRES;
-        Aisle copy = (Aisle) aisle.through(rhombic.space.Parallels.left(aisle.cornersOnFloor(), apart));
+        Aisle copy = (Aisle) aisle.through(Parallels.left(aisle.cornersOnFloor(), apart));
         Aisle turned = aisle.direction() == Aisle.Direction.BOTH_WAYS ? copy : copy.turned();
         Aisle other = aisle.direction() == Aisle.Direction.BACKWARD ? copy.withDirection(Aisle.Direction.FORWARD) : turned;
         String name = Names.free(aisle.name(), study.names());

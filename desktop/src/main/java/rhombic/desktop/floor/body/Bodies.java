@@ -23,7 +23,7 @@ import rhombic.study.kind.Structure;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.Wall;
 import rhombic.study.kind.WorkEquipment;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
 
 /** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
 public final class Bodies {

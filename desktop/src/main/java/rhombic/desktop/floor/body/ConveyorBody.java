@@ -5,8 +5,8 @@ import javafx.scene.shape.TriangleMesh;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.Fitting;
-import rhombic.study.value.Port;
+import rhombic.study.place.Fitting;
+import rhombic.study.place.Port;
 
 /** The shape of a conveyor along its way: rollers where pieces close up, a belt where it stops as a whole. */
 final class ConveyorBody {

@@ -6,7 +6,7 @@ import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.PeopleScene.Posture;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
 
 /** The body of a person, looking east: standing, in the steps of walking, at work, with hands full. Also where people wait and rest. */
 public final class PersonForm {

@@ -10,9 +10,9 @@ import rhombic.study.kind.Column;
 import rhombic.study.kind.Fence;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Wall;
-import rhombic.study.value.Footprint;
-import rhombic.study.value.Opening;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Opening;
+import rhombic.study.place.Placement;
 
 /** The shapes of the building and its aisles, as seen from where each stands. */
 final class SiteForm {

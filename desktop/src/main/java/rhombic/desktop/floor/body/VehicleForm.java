@@ -5,7 +5,7 @@ import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.study.kind.Fleet;
-import rhombic.study.value.Footprint;
+import rhombic.study.place.Footprint;
 
 /** The bodies of vehicles, looking east, and where they park. */
 public final class VehicleForm {

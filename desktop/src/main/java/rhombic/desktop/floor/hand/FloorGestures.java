@@ -17,7 +17,7 @@ import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.Snapping;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Kind;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /**
  * What hands do on the floor. The left button and the keys belong to the {@link Tool} in hand; the right button orbits, the middle one, or

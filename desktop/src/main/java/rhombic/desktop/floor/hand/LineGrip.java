@@ -17,23 +17,22 @@ import rhombic.study.kind.PlantElement;
  *
  * @param corner index among its corners; of a new one, where it will stand among the others
  */
-record LineGrip(PlantElement element, LineElement line, int corner, boolean isNew) implements Grip {
+record LineGrip(LineElement element, int corner, boolean isNew) implements Grip {
     private static final double NEAR_PIXELS = 9;
 
     static Optional<LineGrip> at(FloorView floor, Workbench bench, double x, double y) {
-        PlantElement single = bench.single().orElse(null);
-        if (!(single instanceof LineElement line)) {
+        if (!(bench.single().orElse(null) instanceof LineElement line)) {
             return Optional.empty();
         }
         List<Pose> places = line.cornersOnFloor();
         for (int i = 0; i < places.size(); i++) {
             if (isNear(floor, places.get(i), x, y)) {
-                return Optional.of(new LineGrip(single, line, i, false));
+                return Optional.of(new LineGrip(line, i, false));
             }
         }
         for (int i = 0; i + 1 < places.size(); i++) {
             if (isNear(floor, middle(places.get(i), places.get(i + 1)), x, y)) {
-                return Optional.of(new LineGrip(single, line, i + 1, true));
+                return Optional.of(new LineGrip(line, i + 1, true));
             }
         }
         return Optional.empty();
@@ -64,7 +63,7 @@ record LineGrip(PlantElement element, LineElement line, int corner, boolean isNe
 
     @Override
     public Study dragged(Study study, Viewpoint.FloorPoint spot) {
-        List<Pose> places = new ArrayList<>(line.cornersOnFloor());
+        List<Pose> places = new ArrayList<>(element.cornersOnFloor());
         Pose to = Pose.at(Grip.fine(spot.x()), Grip.fine(spot.y()), 0, 0);
         if (isNew) {
             places.add(corner, to);
@@ -81,7 +80,7 @@ record LineGrip(PlantElement element, LineElement line, int corner, boolean isNe
 
     @Override
     public Study takenOut(Study study) {
-        List<Pose> places = new ArrayList<>(line.cornersOnFloor());
+        List<Pose> places = new ArrayList<>(element.cornersOnFloor());
         if (places.size() > 2) {
             places.remove(corner);
         }
@@ -89,7 +88,7 @@ record LineGrip(PlantElement element, LineElement line, int corner, boolean isNe
     }
 
     private Study laid(Study study, List<Pose> places) {
-        return study.changed(element.name(), e -> line.through(places));
+        return study.changed(element.name(), e -> element.through(places));
     }
 
     @Override
@@ -100,7 +99,7 @@ record LineGrip(PlantElement element, LineElement line, int corner, boolean isNe
     @Override
     public List<Viewpoint.Pixel> corners(FloorView floor) {
         List<Viewpoint.Pixel> pixels = new ArrayList<>();
-        line.cornersOnFloor().forEach(at -> floor.pixelOf(at.x(), at.y(), at.z()).ifPresent(pixels::add));
+        element.cornersOnFloor().forEach(at -> floor.pixelOf(at.x(), at.y(), at.z()).ifPresent(pixels::add));
         return pixels;
     }
 }

@@ -12,7 +12,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.value.Bend;
+import rhombic.study.place.Bend;
 
 /**
  * A place of a link that was taken hold of: a bend that is there, or one that comes into being as it is dragged.

@@ -10,8 +10,8 @@ import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.value.ConveyorPath;
-import rhombic.study.value.Port;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Port;
 
 /**
  * A corner of the selected conveyor, an end of it, or the middle of a leg, from which a new corner can be drawn.

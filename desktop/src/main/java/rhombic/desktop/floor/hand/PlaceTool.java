@@ -14,7 +14,7 @@ import rhombic.desktop.work.Snapping;
 import rhombic.desktop.work.Workbench;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** Each click places one of a kind. */
 final class PlaceTool implements Tool {

@@ -66,7 +66,7 @@ final class SelectTool implements Tool {
     private Optional<PlantElement> handleAt(double x, double y) {
         return Stream.of(bench.single(), floor.equipmentAt(x, y)).flatMap(Optional::stream)
                 .filter(PlantElement::givesPieces)
-                .filter(element -> floor.overlay().handle(element, floor.view())
+                .filter(element -> floor.linkHandle(element)
                         .filter(p -> Math.hypot(p.x() - x, p.y() - y) < HANDLE_PIXELS)
                         .isPresent())
                 .findFirst();

@@ -24,8 +24,8 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
 import rhombic.study.value.Attribute;
-import rhombic.study.value.Placement;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
 import rhombic.study.work.Supply;
@@ -353,7 +353,7 @@ class SentencesTest {
         assertEquals(0.2, ((rhombic.study.Travel.AtSpeed) link("Brazing 1").travel()).speed().inBaseUnit(), 1e-12);
         assertEquals(3, link("Brazing 1").travel().maxPieces(), "the limit stays");
         change("Brazing 1", "bends 1", "3 m 4 m; -6.5 m, 4 m");
-        assertEquals(List.of(new rhombic.study.value.Bend(3, 4), new rhombic.study.value.Bend(-6.5, 4)), link("Brazing 1").bends());
+        assertEquals(List.of(new rhombic.study.place.Bend(3, 4), new rhombic.study.place.Bend(-6.5, 4)), link("Brazing 1").bends());
         assertTrue(
                 text("Brazing 1").stream()
                         .anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ")

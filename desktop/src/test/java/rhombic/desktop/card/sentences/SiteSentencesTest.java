@@ -18,7 +18,7 @@ import rhombic.study.kind.Fence;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Wall;
-import rhombic.study.value.Placement;
+import rhombic.study.place.Placement;
 
 /** What the cards of walls, fences and aisles say, and what their tokens change. */
 class SiteSentencesTest {

@@ -1,8 +1,9 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
+import rhombic.study.value.StudyException;
 
 /**
  * The room that equipment takes, before it is turned: along the flow, across it, and up; each from 0.1 m to 1000 m.

@@ -1,4 +1,4 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 

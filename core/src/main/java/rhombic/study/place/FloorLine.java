@@ -1,12 +1,13 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
-import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
 
 /**
  * A line along the floor, straight from corner to corner, as seen from where its element stands, in the direction in which that looks.
@@ -40,10 +41,6 @@ public record FloorLine(List<Corner> corners) implements Serializable {
 
         public double metresTo(Corner other) {
             return Math.hypot(other.xMetres - xMetres, other.yMetres - yMetres);
-        }
-
-        public Corner between(Corner other) {
-            return new Corner((xMetres + other.xMetres) / 2, (yMetres + other.yMetres) / 2);
         }
     }
 
@@ -94,29 +91,5 @@ public record FloorLine(List<Corner> corners) implements Serializable {
     /** With left and right exchanged. */
     public FloorLine mirrored() {
         return new FloorLine(corners.stream().map(corner -> new Corner(corner.xMetres, -corner.yMetres)).toList());
-    }
-
-    /** With a corner elsewhere. */
-    public FloorLine moved(int corner, Corner to) {
-        List<Corner> all = new ArrayList<>(corners);
-        all.set(corner, to);
-        return new FloorLine(all);
-    }
-
-    /** With one more corner, which has that index then. */
-    public FloorLine with(int corner, Corner at) {
-        List<Corner> all = new ArrayList<>(corners);
-        all.add(corner, at);
-        return new FloorLine(all);
-    }
-
-    /** Without that corner; one of only two stays. */
-    public FloorLine without(int corner) {
-        if (corners.size() == 2) {
-            return this;
-        }
-        List<Corner> all = new ArrayList<>(corners);
-        all.remove(corner);
-        return new FloorLine(all);
     }
 }

@@ -1,4 +1,4 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import java.util.ArrayList;
@@ -9,6 +9,7 @@ import rhombic.space.Pose;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.OneOf;
+import rhombic.study.value.StudyException;
 
 /**
  * The way of a conveyor, leg by leg from where pieces come on, in the direction in which the equipment looks. Its length is

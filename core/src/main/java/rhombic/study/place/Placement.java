@@ -1,9 +1,10 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import rhombic.space.Pose;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
+import rhombic.study.value.StudyException;
 
 /**
  * Where equipment stands: its middle, how high above the floor, and how it is turned about the vertical.

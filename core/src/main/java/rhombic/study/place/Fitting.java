@@ -1,4 +1,4 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import java.util.HashSet;
@@ -11,6 +11,11 @@ import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.OneOf;
 import rhombic.study.field.Part;
+import rhombic.study.value.Count;
+import rhombic.study.value.Identified;
+import rhombic.study.value.Names;
+import rhombic.study.value.Routing;
+import rhombic.study.value.StudyException;
 
 /** What a conveyor has at a place along its way: a divert, a merge or a sensor. */
 public sealed interface Fitting extends Serializable, Identified<Fitting> {

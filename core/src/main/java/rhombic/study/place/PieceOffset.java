@@ -1,8 +1,9 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
+import rhombic.study.value.StudyException;
 
 /**
  * Where a piece sits on equipment, as seen from where it usually does.

@@ -1,4 +1,4 @@
-package rhombic.study.value;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import java.util.List;
@@ -42,20 +42,30 @@ public record Opening(Sort sort, Quantity position, Quantity width, Quantity hei
     public static final FieldType<List<Opening>> SEVERAL = new FieldType.Several<>(TYPE);
 
     public Opening {
-        within("The position of a door or opening", position, 0, 10_000);
-        within("The width of a door or opening", width, 0.3, 100);
-        within("The height of a door or opening", height, 0.5, 50);
-    }
-
-    private static void within(String label, Quantity value, double min, double max) {
-        if (!(value.inBaseUnit() >= min && value.inBaseUnit() <= max)) {
-            throw new StudyException(label + " must be from " + min + " m to " + max + " m; got " + value);
-        }
+        Lengths.within("The position of a door or opening", position, 0, 10_000);
+        Lengths.within("The width of a door or opening", width, 0.3, 100);
+        Lengths.within("The height of a door or opening", height, 0.5, 50);
     }
 
     /** A door as wide as a vehicle needs, there. */
     public static Opening door(double atMetres) {
         return new Opening(Sort.DOOR, Quantity.metres(atMetres), new Quantity(3, Unit.METRE), new Quantity(2.5, Unit.METRE));
+    }
+
+    public Opening withSort(Sort newSort) {
+        return new Opening(newSort, position, width, height);
+    }
+
+    public Opening withPosition(Quantity newPosition) {
+        return new Opening(sort, newPosition, width, height);
+    }
+
+    public Opening withWidth(Quantity newWidth) {
+        return new Opening(sort, position, newWidth, height);
+    }
+
+    public Opening withHeight(Quantity newHeight) {
+        return new Opening(sort, position, width, newHeight);
     }
 
     public double fromMetres() {

@@ -1,0 +1,50 @@
+package rhombic.study.duty;
+
+import java.io.Serializable;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
+
+/**
+ * The rules that a group goes by.
+ *
+ * @param resourceRule which of them does something, among those who are free
+ * @param jobRule what one of them does next, among what has the highest priority
+ * @param idleAt where they are when there is nothing to do
+ * @param travel how they get from one place to another
+ */
+public record Dispatching(ResourceChoice resourceRule, JobChoice jobRule, IdlePlace idleAt, TravelChoice travel) implements Serializable {
+    public static final Dispatching USUAL = new Dispatching(ResourceChoice.NEAREST, JobChoice.OLDEST, IdlePlace.AT_HOME,
+            TravelChoice.ON_AISLES);
+
+    public static final Field<Dispatching, JobChoice> JOB_RULE = Field.optional("jobRule",
+            "What one does next, among the most urgent; missing: the longest waiting.", FieldType.Word.of(JobChoice.values()),
+            JobChoice.OLDEST, Dispatching::jobRule, Dispatching::withJobRule);
+    public static final Field<Dispatching, IdlePlace> IDLE_AT = Field.optional("idleAt",
+            "Where they are when there is nothing to do; missing: at home.", FieldType.Word.of(IdlePlace.values()), IdlePlace.AT_HOME,
+            Dispatching::idleAt, Dispatching::withIdleAt);
+    public static final Field<Dispatching, TravelChoice> TRAVEL = Field.optional("travel",
+            "How they get from one place to another; missing: on aisles, and straight where there are none.",
+            FieldType.Word.of(TravelChoice.values()), TravelChoice.ON_AISLES, Dispatching::travel, Dispatching::withTravel);
+
+    /** Which of them does something; each kind of group has a name of its own for it. */
+    public static Field<Dispatching, ResourceChoice> resourceRule(String name) {
+        return Field.optional(name, "Which of those who are free comes; missing: the nearest.", FieldType.Word.of(ResourceChoice.values()),
+                ResourceChoice.NEAREST, Dispatching::resourceRule, Dispatching::withResourceRule);
+    }
+
+    public Dispatching withResourceRule(ResourceChoice newRule) {
+        return new Dispatching(newRule, jobRule, idleAt, travel);
+    }
+
+    public Dispatching withJobRule(JobChoice newRule) {
+        return new Dispatching(resourceRule, newRule, idleAt, travel);
+    }
+
+    public Dispatching withIdleAt(IdlePlace newIdleAt) {
+        return new Dispatching(resourceRule, jobRule, newIdleAt, travel);
+    }
+
+    public Dispatching withTravel(TravelChoice newTravel) {
+        return new Dispatching(resourceRule, jobRule, idleAt, newTravel);
+    }
+}

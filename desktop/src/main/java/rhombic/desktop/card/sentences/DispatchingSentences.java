@@ -1,0 +1,59 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+
+import java.util.Arrays;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.study.Study;
+import rhombic.study.duty.Dispatching;
+import rhombic.study.duty.IdlePlace;
+import rhombic.study.duty.JobChoice;
+import rhombic.study.duty.ResourceChoice;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.ResourceGroup;
+
+/** What the card of any group says of the rules that it goes by. */
+final class DispatchingSentences {
+    private final ResourceGroup group;
+    private final Dispatching rules;
+
+    DispatchingSentences(ResourceGroup group) {
+        this.group = group;
+        rules = group.dispatching();
+    }
+
+    /** Which of them comes, and what they do first. */
+    Sentence rules() {
+        return new Sentence(new Words(group.arePeople() ? "Of those who are free, " : "Of those that are free, "),
+                choice(group.arePeople() ? "person rule" : "vehicle rule", ResourceChoice.values(), ResourceChoice::word,
+                        rules.resourceRule(), Dispatching::withResourceRule),
+                new Words(" comes; of what is most urgent they do "),
+                choice("job rule", JobChoice.values(), JobChoice::word, rules.jobRule(), Dispatching::withJobRule), new Words(" first."));
+    }
+
+    Part travel() {
+        return choice("travel", TravelChoice.values(), TravelChoice::word, rules.travel(), Dispatching::withTravel);
+    }
+
+    Part idleAt() {
+        return choice("idle at", IdlePlace.values(), IdlePlace::word, rules.idleAt(), Dispatching::withIdleAt);
+    }
+
+    private interface Setting<T> {
+        Dispatching with(Dispatching rules, T value);
+    }
+
+    private <T> Part choice(String id, T[] all, Function<T, String> word, T now, Setting<T> setting) {
+        return picked(id, word.apply(now), Arrays.stream(all).map(word).toList(), text -> changed(setting, Typed.choice(all, word, text)));
+    }
+
+    private <T> UnaryOperator<Study> changed(Setting<T> setting, T value) {
+        return s -> s.changed(group.name(), e -> {
+            ResourceGroup now = (ResourceGroup) e;
+            return now.with(setting.with(now.dispatching(), value));
+        });
+    }
+}
