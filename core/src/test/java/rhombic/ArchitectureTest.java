@@ -88,6 +88,7 @@ class ArchitectureTest {
     void theRoomsOfThePlantHaveOneDirection() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
                 .layer("route").definedBy("rhombic.plant.route")
+                .layer("traffic").definedBy("rhombic.plant.traffic")
                 .layer("parts").definedBy("rhombic.plant.piece", "rhombic.plant.activity", "rhombic.plant.resource",
                         "rhombic.plant.blueprint")
                 .layer("maintenance").definedBy("rhombic.plant.maintenance")
@@ -114,7 +115,8 @@ class ArchitectureTest {
                 .whereLayer("parts")
                 .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff", "fleet", "transport",
                         "maintenance")
-                .whereLayer("route").mayOnlyBeAccessedByLayers("parts", "run", "staff", "fleet")
+                .whereLayer("traffic").mayOnlyBeAccessedByLayers("parts", "staff")
+                .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet")
                 .whereLayer("maintenance")
                 .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "staff", "transport")
                 .check(CORE);

@@ -228,6 +228,8 @@ public final class Plant {
 
     /** What stands still for good now, because each waits for the next. */
     public DeadlockFigures deadlock() {
-        return flow.deadlock();
+        DeadlockFigures equipment = flow.deadlock();
+        Staff staff = flow.staff();
+        return equipment.isNone() && staff != null ? staff.standstill() : equipment;
     }
 }

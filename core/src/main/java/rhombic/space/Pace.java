@@ -207,6 +207,32 @@ public final class Pace {
         throw new IllegalArgumentException("A motion of " + metres() + " m never comes to " + metres + " m");
     }
 
+    /**
+     * When it has to brake, at the latest, so as to stand at that place: when its way to brake leads there. To the nearest nanosecond; 0 if that is
+     * past; the end of the motion if it never comes so near.
+     *
+     * @param slower braking, above 0; infinite for what stands at once
+     */
+    public long nanosToBrakeFor(double metres, double slower) {
+        long passed = 0;
+        for (Phase phase : phases) {
+            double perGain = 1 + (slower == Double.POSITIVE_INFINITY ? 0 : phase.gain / slower);
+            double square = slower == Double.POSITIVE_INFINITY ? 0 : phase.speed * phase.speed / (2 * slower);
+            double way = metres - phase.from - square;
+            if (way <= 0) {
+                return passed;
+            }
+            double along = phase.speed * perGain;
+            double root = Math.sqrt(Math.max(0, along * along + 2 * phase.gain * perGain * way));
+            double seconds = along + root <= 0 ? Double.POSITIVE_INFINITY : 2 * way / (along + root);
+            if (seconds * NANOS <= phase.nanos) {
+                return passed + Math.round(seconds * NANOS);
+            }
+            passed += phase.nanos;
+        }
+        return passed;
+    }
+
     /** At rest where it is, for so long. */
     public static Pace restFor(long nanos) {
         return new Pace(List.of(new Phase(nanos, 0, 0, 0)));

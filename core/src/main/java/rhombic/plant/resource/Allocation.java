@@ -43,13 +43,8 @@ public final class Allocation {
         wake = settle;
     }
 
-    public Group group(String name, Mover mover, Router router, Group.Rules rules) {
-        return group(name, mover, mover, router, rules);
-    }
-
-    /** @param loaded how its resources move with what they bring */
-    public Group group(String name, Mover mover, Mover loaded, Router router, Group.Rules rules) {
-        return new Group(this, name, mover, loaded, router, rules, choice.rule(rules.dispatching().resourceRule()));
+    public Group group(String name, Group.Ways ways, Group.Rules rules) {
+        return new Group(this, name, ways, rules, choice.rule(rules.dispatching().resourceRule()));
     }
 
     /** One more resource, which is free; its number is how many there are so far. */
@@ -186,7 +181,7 @@ public final class Allocation {
         for (Resource person : free) {
             person.job = null;
             if (person.aim == Resource.Aim.JOB) {
-                person.stop();
+                person.stop(false);
             }
             if (person.holds().isHeld()) {
                 goOff(person);
@@ -387,6 +382,25 @@ public final class Allocation {
         wake.run();
     }
 
+    /** A resource that was called off has braked. */
+    void onStopped(Resource person) {
+        if (person.isFree()) {
+            person.setDoing(Resource.Doing.WAITING);
+            if (person.group().isGoingHome()) {
+                idle.add(person);
+                changed = true;
+            }
+        }
+        wake.run();
+    }
+
+    /** Another needs the place where it stands. */
+    void onInTheWay(Resource person) {
+        if (person.canMakeRoom()) {
+            goToWait(person);
+        }
+    }
+
     private void goToWait(Resource person) {
         if (person.metresTo(person.home()) > 1e-9) {
             boolean there = person.goTo(person.home(), Resource.Aim.REST, false);
@@ -474,7 +488,7 @@ public final class Allocation {
     private void goOff(Resource person) {
         boolean home = person.isOffShift();
         if (!home && !person.holds().isHeldBy(Hold.ON_BREAK)) {
-            person.stop();
+            person.stop(true);
             person.setDoing(Resource.Doing.DOWN);
             return;
         }

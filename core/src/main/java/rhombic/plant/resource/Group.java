@@ -4,6 +4,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
+import rhombic.plant.traffic.Traffic;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Dispatching;
@@ -17,6 +18,7 @@ public final class Group {
     final Mover mover;
     final Mover loaded;
     private final Router router;
+    private final @Nullable Traffic traffic;
     final ResourceRule resourceRule;
     final JobRule jobRule;
     private final Rules rules;
@@ -28,12 +30,21 @@ public final class Group {
      */
     public record Rules(Dispatching dispatching, AtShiftEnd atShiftEnd, @Nullable Pose breakArea) {}
 
-    Group(Allocation allocation, String name, Mover mover, Mover loaded, Router router, Rules rules, ResourceRule resourceRule) {
+    /**
+     * How its resources get from one place to another.
+     *
+     * @param loaded how they move with what they bring
+     * @param traffic in which they keep their distance; null: they take no notice of others
+     */
+    public record Ways(Mover mover, Mover loaded, Router router, @Nullable Traffic traffic) {}
+
+    Group(Allocation allocation, String name, Ways ways, Rules rules, ResourceRule resourceRule) {
         this.allocation = allocation;
         this.name = name;
-        this.mover = mover;
-        this.loaded = loaded;
-        this.router = router;
+        mover = ways.mover;
+        loaded = ways.loaded;
+        router = ways.router;
+        traffic = ways.traffic;
         this.rules = rules;
         this.resourceRule = resourceRule;
         jobRule = switch (rules.dispatching.jobRule()) {
@@ -70,6 +81,19 @@ public final class Group {
 
     Router router() {
         return router;
+    }
+
+    @Nullable
+    Traffic traffic() {
+        return traffic;
+    }
+
+    void onStopped(Resource resource) {
+        allocation.onStopped(resource);
+    }
+
+    void onInTheWay(Resource resource) {
+        allocation.onInTheWay(resource);
     }
 
     Simulator simulator() {

@@ -6,7 +6,10 @@ import rhombic.chance.Distribution;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.route.Motion;
+import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
+import rhombic.plant.traffic.RoadUser;
+import rhombic.plant.traffic.Traffic;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
 
@@ -31,13 +34,20 @@ public abstract class Resource {
         /** It does its job. */
         AT_WORK, ON_BREAK, OFF_SHIFT,
         /** What it works with is broken. */
-        DOWN
+        DOWN,
+        /** It is on its way, and stands because others are in it. */
+        KEPT
     }
 
     /** Why it is on its way. */
     enum Aim {
         NOTHING, JOB, REST
     }
+
+    /** What is no farther is there. */
+    private static final double NEAR_METRES = 1e-6;
+
+    private record Goal(Pose location, Aim aim, boolean isLoaded) {}
 
     private final String name;
     private final Group group;
@@ -48,6 +58,13 @@ public abstract class Resource {
     private final Pose home;
     private final Holds holds = new Holds();
     private final Motion motion;
+    /** How it shares aisles with others; null if it takes no notice of them. */
+    private final @Nullable RoadUser road;
+    private Doing doing = Doing.WAITING;
+    private boolean isKept;
+    /** Where it is to be, as soon as it can set out for there. */
+    private @Nullable Goal goal;
+    private boolean isStopping;
     /** Its number among all, for what is written down about it. */
     public final int number;
 
@@ -70,7 +87,9 @@ public abstract class Resource {
         able = IntStream.range(0, skills.length).filter(skill -> skills[skill]).toArray();
         this.factor = factor;
         this.home = home;
-        motion = new Motion(group.simulator(), group.mover, home, this::onEndOfRoute);
+        motion = new Motion(group.simulator(), group.mover, home, new Travels());
+        Traffic traffic = group.traffic();
+        road = traffic == null ? null : new RoadUser(traffic, name, group.name(), motion, new Travels());
     }
 
     // ---- what is a matter of its kind
@@ -85,7 +104,7 @@ public abstract class Resource {
     /** It has come so far. */
     protected abstract void onTravelled(double metres);
 
-    /** It sets out along that route at its {@link #pace}, or is there at once. */
+    /** It goes along that route at its {@link #pace} from now on, or is there at once. */
     protected abstract void onSetOut(Route route);
 
     /** One more job is done. */
@@ -159,19 +178,24 @@ public abstract class Resource {
         return job == null && !holds.isHeld();
     }
 
-    final void setDoing(Doing doing) {
-        onDoing(doing, job == null ? null : job.request().kind());
+    final void setDoing(Doing newDoing) {
+        doing = newDoing;
+        showDoing();
+    }
+
+    private void showDoing() {
+        onDoing(isKept ? Doing.KEPT : doing, job == null ? null : job.request().kind());
     }
 
     // ---- where it is
 
     final boolean isUnderWay() {
-        return motion.isUnderWay();
+        return motion.isUnderWay() || road != null && road.isWaitingToSetOut();
     }
 
-    /** How it covers the route that it is on; over in no time if it stands at its end. */
+    /** How it covers the route that it is on, from now on; over in no time if it stands at its end. */
     public final Pace pace() {
-        return motion.pace();
+        return motion.paceFromNow();
     }
 
     /** Where it is now. */
@@ -191,37 +215,203 @@ public abstract class Resource {
         return dx * dx + dy * dy;
     }
 
-    /** Sets out for there from where it is; says whether it is there at once. */
+    /** Sets out for there from where it is, or from where it can brake; says whether it is there at once. */
     final boolean goTo(Pose location, Aim newAim, boolean isLoaded) {
-        stop();
-        Route route = group.router().route(pose(), location);
-        long nanos = motion.setOut(route, isLoaded ? group.loaded : group.mover);
-        group.stands(this, location.x(), location.y());
-        onSetOut(route);
-        if (nanos == 0) {
-            onTravelled(motion.metres());
-            aim = Aim.NOTHING;
-            return true;
+        Goal wanted = new Goal(location, newAim, isLoaded);
+        boolean turns = turnsTo(wanted);
+        if (!turns) {
+            halt(false);
         }
+        if (!turns && !isStopping) {
+            return setOut(wanted);
+        }
+        goal = wanted;
         aim = newAim;
+        if (turns && motion.isAtRest()) {
+            turn();
+        } else {
+            onSetOut(motion.route());
+        }
+        return false;
+    }
+
+    private void turn() {
+        isStopping = false;
+        RoadUser user = road;
+        assert user != null : "who turns in traffic is in it";
+        onTravelled(motion.metresGone());
+        user.turn();
+        onSetOut(motion.route());
+    }
+
+    /** Whether it can go there from where it is as soon as it has braked, without waiting. */
+    private boolean turnsTo(Goal wanted) {
+        if (road == null || !motion.isUnderWay() || motion.isAtRest() || isStopping) {
+            return false;
+        }
+        Route other = group.router().route(road.nearestRest(), wanted.location);
+        if (other.metres() == 0 || !road.turnTo(other, mover(wanted), wanted.aim == Aim.JOB)) {
+            return false;
+        }
+        isStopping = true;
+        return true;
+    }
+
+    private Mover mover(Goal wanted) {
+        return wanted.isLoaded ? group.loaded : group.mover;
+    }
+
+    private boolean setOut(Goal wanted) {
+        goal = wanted;
+        Route route = group.router().route(pose(), wanted.location);
+        Mover mover = mover(wanted);
+        boolean isOff = road == null || route.metres() == 0 || road.setOut(route, mover, wanted.aim == Aim.JOB);
+        if (road == null || route.metres() == 0) {
+            motion.setOut(route, mover);
+        }
+        group.stands(this, wanted.location.x(), wanted.location.y());
+        if (isOff) {
+            onSetOut(route);
+            if (!motion.isUnderWay()) {
+                onTravelled(motion.metres());
+                aim = Aim.NOTHING;
+                return true;
+            }
+        }
+        if (!motion.isUnderWay()) {
+            showStanding();
+        }
+        aim = wanted.aim;
         group.stands(this, Double.NaN, Double.NaN);
         return false;
     }
 
-    /** Stays where it is. */
-    final void stop() {
-        if (motion.isUnderWay()) {
-            onTravelled(motion.stop());
-            Pose here = motion.pose();
-            group.stands(this, here.x(), here.y());
-            aim = Aim.NOTHING;
+    /**
+     * Stays where it is, as soon as it has braked.
+     *
+     * @param atOnce wherever that is; else where it is in nobody's way
+     */
+    final void stop(boolean atOnce) {
+        boolean wasUnderWay = isUnderWay();
+        halt(atOnce);
+        if (wasUnderWay && !isUnderWay()) {
+            showStanding();
         }
     }
 
-    private void onEndOfRoute() {
-        onTravelled(motion.metres());
-        Pose there = motion.pose();
-        group.stands(this, there.x(), there.y());
-        group.onArrived(this);
+    private void showStanding() {
+        onSetOut(Route.straight(pose(), pose()));
+    }
+
+    private void halt(boolean atOnce) {
+        goal = null;
+        aim = Aim.NOTHING;
+        if (!isUnderWay()) {
+            return;
+        }
+        if (road == null) {
+            motion.hold();
+        } else {
+            road.turnNoMore();
+            road.halt(atOnce);
+        }
+        if (motion.isUnderWay() && !motion.isAtRest()) {
+            isStopping = true;
+            onSetOut(motion.route());
+        } else {
+            endHere();
+        }
+    }
+
+    /** It stands, and goes no farther. */
+    private void endHere() {
+        isStopping = false;
+        if (road != null) {
+            road.endHere();
+        }
+        onTravelled(motion.stop());
+        standsHere();
+    }
+
+    private void standsHere() {
+        Pose here = motion.pose();
+        group.stands(this, here.x(), here.y());
+    }
+
+    /** It stands at a place that another needs: it makes room if it has nothing to do. */
+    final boolean canMakeRoom() {
+        return isFree() && !isUnderWay();
+    }
+
+    /** What becomes of it on its way. */
+    private final class Travels implements Motion.Watcher, RoadUser.Listener {
+        @Override
+        public void onArrived() {
+            onTravelled(motion.metres());
+            if (road != null) {
+                road.onArrived();
+            }
+            standsHere();
+            boolean stops = isStopping;
+            isStopping = false;
+            Goal wanted = goal;
+            if (wanted != null && road != null && motion.pose().distanceTo(wanted.location) > NEAR_METRES) {
+                setOut(wanted); // it has stood aside, or could not turn before
+            } else if (stops && wanted == null) {
+                group.onStopped(Resource.this);
+            } else {
+                group.onArrived(Resource.this);
+            }
+        }
+
+        @Override
+        public void onRest() {
+            if (!isStopping) {
+                if (road != null) {
+                    road.onRest();
+                }
+                return;
+            }
+            Goal wanted = goal;
+            if (road != null && road.isTurning()) {
+                turn();
+                return;
+            }
+            endHere();
+            if (wanted == null) {
+                group.onStopped(Resource.this);
+            } else if (setOut(wanted)) {
+                aim = wanted.aim;
+                group.onArrived(Resource.this);
+            }
+        }
+
+        @Override
+        public void onSetOut(Route route) {
+            Resource.this.onSetOut(route);
+        }
+
+        @Override
+        public void onChange(Route route) {
+            Resource.this.onSetOut(route);
+        }
+
+        @Override
+        public void onKept(boolean kept) {
+            isKept = kept;
+            showDoing();
+        }
+
+        @Override
+        public void onInTheWay() {
+            group.onInTheWay(Resource.this);
+        }
+
+        @Override
+        public @Nullable Route wayAside() {
+            Goal wanted = goal;
+            boolean can = wanted != null && wanted.aim == Aim.JOB && metresTo(home) > NEAR_METRES;
+            return can ? group.router().route(pose(), home) : null;
+        }
     }
 }

@@ -11,16 +11,22 @@ import rhombic.study.way.AisleNet;
  * aisles are is reached straight, and so is what no aisle leads to: the check tells that.
  */
 final class AisleRouter implements Router {
+    /** What is no farther is where one is. */
+    private static final double SAME_METRES = 1e-6;
+
     private final AisleNet net;
     private final double speed;
     private final double secondsPerDegree;
+    private final boolean isInTraffic;
 
     /**
+     * @param isInTraffic whether who travels goes along the aisle even where it is nearer across it
      * @param speed metres per second of who travels
      * @param secondsPerDegree what turning costs
      */
-    AisleRouter(AisleNet net, double speed, double secondsPerDegree) {
+    AisleRouter(AisleNet net, boolean isInTraffic, double speed, double secondsPerDegree) {
         this.net = net;
+        this.isInTraffic = isInTraffic;
         this.speed = speed;
         this.secondsPerDegree = secondsPerDegree;
     }
@@ -30,11 +36,15 @@ final class AisleRouter implements Router {
         Optional<AisleNet.Stop> begins = net.stop(from.x(), from.y());
         Optional<AisleNet.Stop> ends = net.stop(to.x(), to.y());
         double straight = Math.hypot(to.x() - from.x(), to.y() - from.y());
-        if (begins.isEmpty() || ends.isEmpty() || straight <= begins.get().away() + ends.get().away()) {
+        if (begins.isEmpty() || ends.isEmpty() || isNearer(straight, begins.get(), ends.get())) {
             return Route.straight(from, to);
         }
         return net.course(begins.get(), ends.get(), speed, secondsPerDegree).map(course -> along(from, course, to))
                 .orElseGet(() -> Route.straight(from, to));
+    }
+
+    private boolean isNearer(double straight, AisleNet.Stop begins, AisleNet.Stop ends) {
+        return isInTraffic ? straight <= SAME_METRES : straight <= begins.away() + ends.away();
     }
 
     private static Route along(Pose from, AisleNet.Course course, Pose to) {
@@ -45,7 +55,7 @@ final class AisleRouter implements Router {
             add(legs, corners.get(i - 1), corners.get(i), course.maxSpeeds().get(i - 1));
         }
         add(legs, corners.getLast(), to, Double.POSITIVE_INFINITY);
-        return new Route(legs);
+        return new Route(legs, course.parts());
     }
 
     private static void add(List<Route.Leg> legs, Pose from, Pose to, double maxSpeed) {

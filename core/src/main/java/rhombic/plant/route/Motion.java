@@ -8,29 +8,51 @@ import rhombic.space.Pose;
 
 /** One body that stands, or is on its way along a route. It can be held at any moment: it brakes, stands, and goes on when it may. */
 public final class Motion extends Event {
+    /** What is no farther is there. */
+    private static final double TINY_METRES = 1e-9;
+
     private final Simulator simulator;
     private Mover mover;
-    private final Runnable whenArrived;
+    private final Watcher watcher;
     private @Nullable Route route;
     /** How it moves, in metres along the route; null while it covers a single leg evenly, as people mostly do. */
     private @Nullable Pace pace;
     private long evenNanos;
     private double metres;
     private long sinceNanos;
-    private boolean isHeld;
+    /** Where it comes to rest, in metres along the route; infinite if it goes on to its end. */
+    private double restMetres = Double.POSITIVE_INFINITY;
     private Pose rest;
+
+    /** Hears what becomes of it. */
+    public interface Watcher {
+        /** It has come to the end of its route. */
+        void onArrived();
+
+        /** It was held, and has come to rest on its way. */
+        default void onRest() {}
+    }
 
     /**
      * At rest.
      *
-     * @param whenArrived called when it has come to the end of a route
+     * @param watcher told when it has come to the end of a route, or to rest
      */
-    public Motion(Simulator simulator, Mover mover, Pose rest, Runnable whenArrived) {
+    public Motion(Simulator simulator, Mover mover, Pose rest, Watcher watcher) {
         super(true);
         this.simulator = simulator;
         this.mover = mover;
         this.rest = rest;
-        this.whenArrived = whenArrived;
+        this.watcher = watcher;
+    }
+
+    /** Along which it goes; it must be under way. */
+    public Route route() {
+        Route along = route;
+        if (along == null) {
+            throw new IllegalStateException("What stands has no route");
+        }
+        return along;
     }
 
     /** Whether it is on its way, be it that it is held. */
@@ -39,7 +61,12 @@ public final class Motion extends Event {
     }
 
     public boolean isHeld() {
-        return isHeld;
+        return restMetres != Double.POSITIVE_INFINITY;
+    }
+
+    /** Whether it stands: it has no way to go, or is held and has come to rest. */
+    public boolean isAtRest() {
+        return route == null || isHeld() && !isPending();
     }
 
     /**
@@ -58,7 +85,7 @@ public final class Motion extends Event {
         route = along;
         metres = along.metres();
         rest = along.to();
-        isHeld = false;
+        restMetres = Double.POSITIVE_INFINITY;
         sinceNanos = simulator.nowNanos();
         pace = isEven(along) ? null : mover.pace(along, 0);
         evenNanos = mover.nanosFor(metres);
@@ -88,6 +115,11 @@ public final class Motion extends Event {
     public Pace pace() {
         Pace known = pace;
         return route == null ? Pace.over(metres, 0) : known == null ? Pace.over(metres, evenNanos) : known;
+    }
+
+    /** How it moves from now on, in metres along its route. */
+    public Pace paceFromNow() {
+        return passed() == 0 ? pace() : pace().restFrom(passed());
     }
 
     /** Where it is now. */
@@ -136,23 +168,63 @@ public final class Motion extends Event {
 
     /** It brakes from now on, and stands until it may go on. */
     public void hold() {
-        if (route != null && !isHeld) {
-            isHeld = true;
-            simulator.cancel(this);
-            double at = metresGone();
-            goOn(mover.braking(at, speed()));
+        if (route != null && !isHeld()) {
+            holdAt(metresGone() + brakingMetres());
         }
     }
 
-    /** It goes on, from rest; called when it has come to rest. */
+    /**
+     * It comes to rest at that place, and stands until it may go on. If it is there, it stands at once, and nobody is told.
+     *
+     * @param metres along its route, no nearer than it can brake
+     */
+    public void holdAt(double metres) {
+        Route along = route;
+        if (along == null) {
+            return;
+        }
+        double at = metresGone();
+        double now = speed();
+        simulator.cancel(this);
+        restMetres = Math.max(metres, at);
+        Pace braking = restMetres - at < TINY_METRES ? Pace.restAt(at) : mover.pace(along, at, now, restMetres);
+        goOn(braking);
+        if (restMetres - at >= TINY_METRES) {
+            simulator.schedule(this, braking.nanos());
+        }
+    }
+
+    /** It goes on to the end of its route, from how it moves now. */
     public void resume() {
         Route along = route;
-        if (along != null && isHeld) {
-            isHeld = false;
-            Pace rest = mover.pace(along, metresGone());
-            goOn(rest);
-            simulator.schedule(this, rest.nanos());
+        if (along != null && isHeld()) {
+            double now = speed();
+            Pace onwards = mover.pace(along, metresGone(), now, Double.POSITIVE_INFINITY);
+            simulator.cancel(this);
+            restMetres = Double.POSITIVE_INFINITY;
+            goOn(onwards);
+            simulator.schedule(this, onwards.nanos());
         }
+    }
+
+    /** How far it goes on until it is at rest, if it brakes now. */
+    public double brakingMetres() {
+        return mover.brakingMetres(speed());
+    }
+
+    /**
+     * When it is that far on its route, from now on, if it goes on as it does.
+     *
+     * @param metres no farther than it goes
+     */
+    public long nanosUntil(double metres) {
+        Pace now = pace();
+        return Math.max(0, now.nanosAt(Math.min(metres, now.metres())) - passed());
+    }
+
+    /** When it has to brake, at the latest, to come to rest there; from now on. */
+    public long nanosToBrakeFor(double metres) {
+        return Math.max(0, pace().nanosToBrakeFor(metres, mover.slower()) - passed());
     }
 
     /** Ends its way where it is, at once. Returns how far it has come. */
@@ -168,8 +240,13 @@ public final class Motion extends Event {
         }
         simulator.cancel(this);
         route = null;
-        isHeld = false;
+        restMetres = Double.POSITIVE_INFINITY;
         return gone;
+    }
+
+    /** How far it goes on its route: to its end, or to where it comes to rest. */
+    public double goesTo() {
+        return Math.min(metres, restMetres);
     }
 
     /** The length of the route that it is on, or was last. */
@@ -179,7 +256,13 @@ public final class Motion extends Event {
 
     @Override
     protected void occur() {
+        Route along = route;
+        if (along != null && isHeld()) {
+            goOn(Pace.restAt(metresGone()));
+            watcher.onRest();
+            return;
+        }
         route = null;
-        whenArrived.run();
+        watcher.onArrived();
     }
 }

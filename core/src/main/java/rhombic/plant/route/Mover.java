@@ -47,28 +47,41 @@ public record Mover(double speed, double faster, double slower, double secondsPe
         return speed == Double.POSITIVE_INFINITY ? 0 : Math.round(metres / speed * NANOS);
     }
 
+    /** The pace from rest at one place on a route to rest at its end. */
+    public Pace pace(Route route, double fromMetres) {
+        return pace(route, fromMetres, 0, Double.POSITIVE_INFINITY);
+    }
+
     /**
-     * The pace from one place on a route to its end, from rest to rest, within the speed limits of the legs; places count from the beginning of
+     * The pace from one place on a route to rest at another, within the speed limits of the legs; places count from the beginning of
      * the route. What turns on the spot turns at the beginning, at each corner and at the end, and is at rest there. Each leg is covered as fast as it may be, so that at its end the limit of the next and the way to brake are kept (forward and
      * backward pass, as for trapezoidal velocity profiles of several segments).
+     *
+     * @param fromSpeed at which it begins: one from which it can still brake in time
+     * @param toMetres where it comes to rest; the end of the route if that is nearer
      */
-    public Pace pace(Route route, double fromMetres) {
+    public Pace pace(Route route, double fromMetres, double fromSpeed, double toMetres) {
         List<Route.Leg> legs = route.legs();
-        int count = legs.size();
-        double[] length = new double[count];
-        double[] limit = new double[count];
-        double begins = 0;
-        for (int i = 0; i < count; i++) {
-            double ends = begins + legs.get(i).metres();
-            length[i] = Math.max(0, ends - Math.max(begins, fromMetres));
-            limit[i] = Math.min(speed, legs.get(i).maxSpeed());
-            begins = ends;
-        }
-        double[] turns = turns(route);
-        double[] at = isEven() ? new double[count + 1] : speeds(length, limit, turns);
+        double ends = Math.min(route.metres(), toMetres);
+        boolean isWhole = ends >= route.metres();
         List<Pace> paces = new ArrayList<>();
-        for (int i = 0; i < count; i++) {
-            boolean isBegun = i == 0 ? fromMetres > 0 : length[i] < legs.get(i).metres();
+        double[] turns = turns(route);
+        int first = 0;
+        int last = legs.size() - 1;
+        double[] length = new double[legs.size()];
+        double[] limit = new double[legs.size()];
+        double begins = 0;
+        for (int i = 0; i < legs.size(); i++) {
+            double end = begins + legs.get(i).metres();
+            length[i] = Math.max(0, Math.min(end, ends) - Math.max(begins, fromMetres));
+            limit[i] = Math.min(speed, legs.get(i).maxSpeed());
+            first = end <= fromMetres && i < last ? i + 1 : first;
+            last = end >= ends && !isWhole ? Math.min(i, last) : last;
+            begins = end;
+        }
+        double[] at = isEven() ? new double[legs.size() + 1] : speeds(first, last, fromSpeed, length, limit, turns);
+        for (int i = first; i <= last; i++) {
+            boolean isBegun = i == 0 ? fromMetres > 0 : i == first && length[i] < legs.get(i).metres();
             if (!isBegun && length[i] > 0) {
                 turn(paces, turns[i]);
             }
@@ -76,7 +89,9 @@ public record Mover(double speed, double faster, double slower, double secondsPe
                     ? Pace.over(length[i], Math.round(length[i] / limit[i] * NANOS))
                     : Pace.between(length[i], at[i], limit[i], at[i + 1], faster, slower));
         }
-        turn(paces, turns[count]);
+        if (isWhole) {
+            turn(paces, turns[legs.size()]);
+        }
         return Pace.oneAfterAnother(fromMetres, paces);
     }
 
@@ -116,28 +131,26 @@ public record Mover(double speed, double faster, double slower, double secondsPe
         return degrees < STRAIGHT_DEGREES ? 0 : degrees;
     }
 
-    /** The speed at the beginning of each leg, and at the end of the last. */
-    private double[] speeds(double[] length, double[] limit, double[] turns) {
-        int count = length.length;
-        double[] at = new double[count + 1];
+    /** The speed at the beginning of each leg from the first to the last, and at the end of that. */
+    private double[] speeds(int first, int last, double fromSpeed, double[] length, double[] limit, double[] turns) {
+        double[] at = new double[length.length + 1];
         if (isInstant()) {
             return at;
         }
-        for (int i = 1; i < count; i++) {
+        at[first] = Math.min(fromSpeed, limit[first]);
+        for (int i = first + 1; i <= last; i++) {
             double reached = Math.sqrt(at[i - 1] * at[i - 1] + 2 * faster * length[i - 1]);
             at[i] = turns[i] > 0 ? 0 : Math.min(Math.min(limit[i - 1], limit[i]), reached);
         }
-        for (int i = count - 1; i > 0; i--) {
+        for (int i = last; i >= first; i--) {
+            // the first only by what times are rounded: it begins where it can still brake
             at[i] = Math.min(at[i], Math.sqrt(at[i + 1] * at[i + 1] + 2 * slower * length[i]));
         }
         return at;
     }
 
-    /** From that speed at that place on, it brakes until it is at rest. */
-    public Pace braking(double fromMetres, double fromSpeed) {
-        return slower == Double.POSITIVE_INFINITY || fromSpeed == 0
-                ? Pace.restAt(fromMetres)
-                : Pace.oneAfterAnother(fromMetres,
-                        List.of(Pace.between(fromSpeed * fromSpeed / (2 * slower), fromSpeed, fromSpeed, 0, slower, slower)));
+    /** How far it goes on from that speed until it is at rest. */
+    public double brakingMetres(double fromSpeed) {
+        return slower == Double.POSITIVE_INFINITY ? 0 : fromSpeed * fromSpeed / (2 * slower);
     }
 }

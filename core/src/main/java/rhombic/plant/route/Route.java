@@ -3,10 +3,12 @@ package rhombic.plant.route;
 import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Pose;
+import rhombic.study.way.AisleNet;
 
 /** The way from one place to another, leg by leg. */
 public final class Route {
     private final List<Leg> legs;
+    private final List<AisleNet.Part> aisles;
     private final double metres;
 
     /**
@@ -40,10 +42,16 @@ public final class Route {
 
     /** @param legs at least one, each beginning where the one before ends */
     public Route(List<Leg> legs) {
+        this(legs, List.of());
+    }
+
+    /** @param aisles what it passes of them, in its order; none where it leads across the floor */
+    Route(List<Leg> legs, List<AisleNet.Part> aisles) {
         if (legs.isEmpty()) {
             throw new IllegalArgumentException("A route has at least one leg");
         }
         this.legs = List.copyOf(legs);
+        this.aisles = List.copyOf(aisles);
         double sum = 0;
         for (int i = 0; i < legs.size(); i++) {
             sum += legs.get(i).metres();
@@ -53,6 +61,11 @@ public final class Route {
 
     public List<Leg> legs() {
         return legs;
+    }
+
+    /** What it passes of aisles, in its order; none where it leads across the floor. */
+    public List<AisleNet.Part> aisles() {
+        return aisles;
     }
 
     /** Straight from one to the other. */

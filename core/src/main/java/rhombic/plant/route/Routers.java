@@ -2,11 +2,16 @@ package rhombic.plant.route;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.RoadSpace;
 import rhombic.study.way.AisleNet;
+import rhombic.study.way.Sections;
 import rhombic.study.way.OpenFloor;
 
 /** The routers of a study, each made when it is first asked for. Shared by all its runs. */
@@ -15,16 +20,20 @@ public final class Routers {
 
     private final List<PlantElement> elements;
     private final Map<Traveller, Router> made = new ConcurrentHashMap<>();
+    private final Map<Boolean, AisleNet> nets = new ConcurrentHashMap<>();
+    private @Nullable Optional<Sections> sections;
 
     /**
      * Who travels, as far as routes depend on it.
      *
      * @param isPerson else a vehicle
+     * @param isInTraffic whether it keeps its distance on aisles
      * @param speed metres per second; infinite for who is there at once
      * @param secondsPerDegree what turning costs
      * @param clearanceMetres how far from what stands there it keeps
      */
-    public record Traveller(TravelChoice choice, boolean isPerson, double speed, double secondsPerDegree, double clearanceMetres) {}
+    public record Traveller(TravelChoice choice, boolean isPerson, boolean isInTraffic, double speed, double secondsPerDegree,
+            double clearanceMetres) {}
 
     public Routers(List<PlantElement> elements) {
         this.elements = List.copyOf(elements);
@@ -35,14 +44,30 @@ public final class Routers {
         return traveller.speed == Double.POSITIVE_INFINITY ? STRAIGHT : made.computeIfAbsent(traveller, this::make);
     }
 
+    private AisleNet net(boolean ofPeople) {
+        return nets.computeIfAbsent(ofPeople, people -> AisleNet
+                .of(elements.stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), people));
+    }
+
+    /** How the aisles are shared by vehicles that keep their distance; empty if none do. */
+    public synchronized Optional<Sections> sections() {
+        if (sections == null) {
+            sections = elements.stream().filter(ResourceGroup.class::isInstance).map(ResourceGroup.class::cast)
+                    .flatMap(group -> group.roadSpace().stream()).reduce(RoadSpace::and).filter(space -> !net(false).isEmpty())
+                    .map(space -> new Sections(net(false), space));
+        }
+        return sections;
+    }
+
     private Router make(Traveller traveller) {
         return switch (traveller.choice) {
             case STRAIGHT -> STRAIGHT;
             case AROUND -> new KnownRoutes(new OpenRouter(new OpenFloor(elements, traveller.clearanceMetres)));
             case ON_AISLES -> {
-                AisleNet net = AisleNet.of(elements.stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(),
-                        traveller.isPerson);
-                yield net.isEmpty() ? STRAIGHT : new KnownRoutes(new AisleRouter(net, traveller.speed, traveller.secondsPerDegree));
+                AisleNet net = net(traveller.isPerson);
+                yield net.isEmpty()
+                        ? STRAIGHT
+                        : new KnownRoutes(new AisleRouter(net, traveller.isInTraffic, traveller.speed, traveller.secondsPerDegree));
             }
         };
     }

@@ -14,6 +14,7 @@ import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
 import rhombic.plant.route.Routers;
 import rhombic.plant.run.Run;
+import rhombic.plant.traffic.Traffic;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.duty.Person;
@@ -47,9 +48,11 @@ public abstract class Members {
         this.run = run;
         this.element = element;
         allocation = staff.allocation();
-        Router router = run.blueprint.routers().of(new Routers.Traveller(element.travel(), element.arePeople(), mover.speed(),
-                mover.secondsPerDegree(), element.clearanceMetres()));
-        group = allocation.group(element.name(), mover, loaded, router,
+        Router router = run.blueprint.routers()
+                .of(new Routers.Traveller(element.travel(), element.arePeople(), element.roadSpace().isPresent(), mover.speed(),
+                        mover.secondsPerDegree(), element.clearanceMetres()));
+        Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
+        group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic),
                 new Group.Rules(element.dispatching(), element.basics().duty().atShiftEnd(), breakArea));
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
+import rhombic.measure.DeadlockFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.SkillFigures;
 import rhombic.measure.SkillTally;
@@ -16,6 +17,7 @@ import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.run.Run;
+import rhombic.plant.traffic.Traffic;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
@@ -25,6 +27,7 @@ import rhombic.study.kind.ResourceGroup;
 public final class Staff {
     private final Run run;
     private final Allocation allocation;
+    private final @Nullable Traffic traffic;
     private final Map<String, Integer> skills = new LinkedHashMap<>();
     private final List<SkillTally> skillTallies = new ArrayList<>();
     private final List<Members> groups = new ArrayList<>();
@@ -40,6 +43,7 @@ public final class Staff {
         long startOfDay = run.start.toLocalTime().toNanoOfDay();
         skills.forEach((name, number) -> skillTallies.add(new SkillTally(startOfDay)));
         allocation = new Allocation(run.simulator, skillTallies);
+        traffic = run.blueprint.routers().sections().map(sections -> new Traffic(run.simulator, sections)).orElse(null);
         allocation.whenSomethingHappened(run::settle);
         for (ResourceGroup group : groups) {
             Members members = maker.of(run, this, group);
@@ -88,6 +92,22 @@ public final class Staff {
     public void begin() {
         groups.forEach(Members::begin);
         shiftClocks.forEach(ShiftClock::begin);
+    }
+
+    /** In which vehicles keep their distance; null if none do. */
+    @Nullable
+    Traffic traffic() {
+        return traffic;
+    }
+
+    /** Vehicles that wait for each other on aisles, for good. */
+    public DeadlockFigures standstill() {
+        List<Traffic.Wait> circle = traffic == null ? List.of() : traffic.standstill();
+        return circle.isEmpty()
+                ? DeadlockFigures.NONE
+                : new DeadlockFigures(circle.stream().mapToLong(Traffic.Wait::sinceNanos).max().orElse(0) / 1e9,
+                        circle.stream().map(wait -> wait.user().fleet()).distinct().toList(),
+                        circle.stream().map(Traffic.Wait::sentence).toList());
     }
 
     public Allocation allocation() {

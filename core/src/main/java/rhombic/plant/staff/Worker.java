@@ -65,6 +65,7 @@ public class Worker extends Resource {
             case ON_BREAK -> PersonState.ON_BREAK;
             case OFF_SHIFT -> PersonState.OFF_SHIFT;
             case DOWN -> PersonState.DOWN;
+            case KEPT -> PersonState.FOR_TRAFFIC;
         };
         if (before == state) {
             return;

@@ -19,8 +19,10 @@ import rhombic.study.value.StudyException;
  * @param direction in which one goes along it
  * @param maxSpeed that is allowed on it, above 0 to 50 m/s; empty: any
  * @param users who goes along it
+ * @param traffic how many vehicles that keep their distance are on a stretch of it at a time
  */
-public record Aisle(Basics basics, FloorLine line, Quantity width, Direction direction, Optional<Quantity> maxSpeed, Users users)
+public record Aisle(Basics basics, FloorLine line, Quantity width, Direction direction, Optional<Quantity> maxSpeed, Users users,
+        Traffic traffic)
         implements
             PlantElement,
             LineElement {
@@ -38,7 +40,9 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)),
                     Optional.empty(), Aisle::maxSpeed, Aisle::withMaxSpeed),
             Field.optional("users", "Who goes along it; missing: people and vehicles.", FieldType.Word.of(Users.values()), Users.ALL,
-                    Aisle::users, Aisle::withUsers)),
+                    Aisle::users, Aisle::withUsers),
+            Field.optional("traffic", "How many vehicles that keep their distance are on a stretch of it at a time; missing: several.",
+                    FieldType.Word.of(Traffic.values()), Traffic.SEVERAL, Aisle::traffic, Aisle::withTraffic)),
             Aisle::usual, (basics, types) -> usual(basics));
 
     /** In which direction one goes along an aisle. */
@@ -80,6 +84,23 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
         }
     }
 
+    /** How many vehicles that keep their distance are on a stretch of an aisle at a time. */
+    public enum Traffic {
+        SEVERAL("several"),
+        /** One between two crossings. */
+        ONE("one");
+
+        private final String word;
+
+        Traffic(String word) {
+            this.word = word;
+        }
+
+        public String word() {
+            return word;
+        }
+    }
+
     public Aisle {
         Lengths.within("The width of an aisle", width, 0.3, 50);
         maxSpeed.ifPresent(speed -> {
@@ -90,7 +111,8 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
     }
 
     private static Aisle usual(Basics basics) {
-        return new Aisle(basics.withSize(null), FloorLine.straight(10), USUAL_WIDTH, Direction.BOTH_WAYS, Optional.empty(), Users.ALL);
+        return new Aisle(basics.withSize(null), FloorLine.straight(10), USUAL_WIDTH, Direction.BOTH_WAYS, Optional.empty(), Users.ALL,
+                Traffic.SEVERAL);
     }
 
     @Override
@@ -100,28 +122,32 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
 
     @Override
     public Aisle with(Basics newBasics) {
-        return new Aisle(newBasics, line, width, direction, maxSpeed, users);
+        return new Aisle(newBasics, line, width, direction, maxSpeed, users, traffic);
     }
 
     @Override
     public Aisle withLine(FloorLine newLine) {
-        return new Aisle(basics, newLine, width, direction, maxSpeed, users);
+        return new Aisle(basics, newLine, width, direction, maxSpeed, users, traffic);
     }
 
     public Aisle withWidth(Quantity newWidth) {
-        return new Aisle(basics, line, newWidth, direction, maxSpeed, users);
+        return new Aisle(basics, line, newWidth, direction, maxSpeed, users, traffic);
     }
 
     public Aisle withDirection(Direction newDirection) {
-        return new Aisle(basics, line, width, newDirection, maxSpeed, users);
+        return new Aisle(basics, line, width, newDirection, maxSpeed, users, traffic);
     }
 
     public Aisle withMaxSpeed(Optional<Quantity> newMaxSpeed) {
-        return new Aisle(basics, line, width, direction, newMaxSpeed, users);
+        return new Aisle(basics, line, width, direction, newMaxSpeed, users, traffic);
     }
 
     public Aisle withUsers(Users newUsers) {
-        return new Aisle(basics, line, width, direction, maxSpeed, newUsers);
+        return new Aisle(basics, line, width, direction, maxSpeed, newUsers, traffic);
+    }
+
+    public Aisle withTraffic(Traffic newTraffic) {
+        return new Aisle(basics, line, width, direction, maxSpeed, users, newTraffic);
     }
 
     /** Where the arrow stands that shows and changes its direction: a third of the way along its longest leg. */
@@ -171,13 +197,13 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, FloorLine line, Quantity width, Direction direction,
             @org.jspecify.annotations.Nullable Quantity maxSpeed,
-            Users users) implements java.io.Serializable {
+            Users users, Traffic traffic) implements java.io.Serializable {
         private Object readResolve() {
-            return new Aisle(basics, line, width, direction, Optional.ofNullable(maxSpeed), users);
+            return new Aisle(basics, line, width, direction, Optional.ofNullable(maxSpeed), users, traffic);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, line, width, direction, maxSpeed.orElse(null), users);
+        return new Stored(basics, line, width, direction, maxSpeed.orElse(null), users, traffic);
     }
 }

@@ -14,9 +14,12 @@ import rhombic.quantity.Unit;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.place.Footprint;
+import rhombic.study.place.Lengths;
+import rhombic.study.place.RoadSpace;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
@@ -57,6 +60,9 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
             Field.optional("quarterTurn", "How long they take to turn by 90 degrees on the spot; missing: they go round corners.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Driving::quarterTurn,
                     Driving::withQuarterTurn).within(Fleet::driving, Fleet::with),
+            Field.optional("safeDistance", "That they keep from each other on aisles; missing: they pass through each other.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.LENGTH)), Optional.empty(), Driving::safeDistance,
+                    Driving::withSafeDistance).within(Fleet::driving, Fleet::with),
             Field.optional("pickUpTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Loading::pickUpTime,
                     Loading::withPickUpTime).within(Fleet::loading, Fleet::with),
             Field.optional("setDownTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Loading::setDownTime,
@@ -65,7 +71,8 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
             Dispatching.JOB_RULE.within(Fleet::dispatching, Fleet::with), Dispatching.IDLE_AT.within(Fleet::dispatching, Fleet::with),
             Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with)),
             Fleet::usual, (basics, types) -> usual(basics)
-                    .with(Driving.USUAL.withAcceleration(Optional.of(Quantity.parse("0.5 m/s²", Dimension.ACCELERATION))))
+                    .with(Driving.USUAL.withAcceleration(Optional.of(Quantity.parse("0.5 m/s²", Dimension.ACCELERATION)))
+                            .withSafeDistance(Optional.of(Quantity.parse("0.5 m", Dimension.LENGTH))))
                     .with(new Loading(DistributionText.parse("15 s"), DistributionText.parse("15 s")))
                     .with(Dispatching.USUAL.withIdleAt(IdlePlace.WHERE_THEY_ARE)));
 
@@ -76,12 +83,14 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
      * @param loadedSpeed at which they drive loaded; empty: the same
      * @param acceleration m/s² that they speed up and brake by, from 0.01 to 50; empty: at once
      * @param quarterTurn how long they take to turn by 90 degrees on the spot; empty: they go round corners without stopping
+     * @param safeDistance that they keep from each other on aisles, 0.05 to 20 m; empty: they pass through each other
      */
-    public record Driving(Quantity speed, Optional<Quantity> loadedSpeed, Optional<Quantity> acceleration, Optional<Quantity> quarterTurn)
+    public record Driving(Quantity speed, Optional<Quantity> loadedSpeed, Optional<Quantity> acceleration, Optional<Quantity> quarterTurn,
+            Optional<Quantity> safeDistance)
             implements
                 Serializable {
         static final Driving USUAL = new Driving(new Quantity(2, Unit.METRE_PER_SECOND), Optional.empty(), Optional.empty(),
-                Optional.empty());
+                Optional.empty(), Optional.empty());
 
         public Driving {
             checkSpeed("The speed of a fleet", speed);
@@ -96,6 +105,7 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
                     throw new StudyException("A quarter turn must take from 0 s to 1 h; got " + value);
                 }
             });
+            safeDistance.ifPresent(value -> Lengths.within("The safe distance of a fleet", value, 0.05, 20));
         }
 
         private static void checkSpeed(String label, Quantity value) {
@@ -110,34 +120,39 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
         }
 
         public Driving withSpeed(Quantity newSpeed) {
-            return new Driving(newSpeed, loadedSpeed, acceleration, quarterTurn);
+            return new Driving(newSpeed, loadedSpeed, acceleration, quarterTurn, safeDistance);
         }
 
         public Driving withLoadedSpeed(Optional<Quantity> newSpeed) {
-            return new Driving(speed, newSpeed, acceleration, quarterTurn);
+            return new Driving(speed, newSpeed, acceleration, quarterTurn, safeDistance);
         }
 
         public Driving withAcceleration(Optional<Quantity> newAcceleration) {
-            return new Driving(speed, loadedSpeed, newAcceleration, quarterTurn);
+            return new Driving(speed, loadedSpeed, newAcceleration, quarterTurn, safeDistance);
         }
 
         public Driving withQuarterTurn(Optional<Quantity> newQuarterTurn) {
-            return new Driving(speed, loadedSpeed, acceleration, newQuarterTurn);
+            return new Driving(speed, loadedSpeed, acceleration, newQuarterTurn, safeDistance);
+        }
+
+        public Driving withSafeDistance(Optional<Quantity> newDistance) {
+            return new Driving(speed, loadedSpeed, acceleration, quarterTurn, newDistance);
         }
 
         /** Optional values can't be serialised, so this stands in for the record on its way. */
         private record Stored(Quantity speed, @Nullable Quantity loadedSpeed, @Nullable Quantity acceleration,
-                @Nullable Quantity quarterTurn)
+                @Nullable Quantity quarterTurn, @Nullable Quantity safeDistance)
                 implements
                     Serializable {
             private Object readResolve() {
                 return new Driving(speed, Optional.ofNullable(loadedSpeed), Optional.ofNullable(acceleration),
-                        Optional.ofNullable(quarterTurn));
+                        Optional.ofNullable(quarterTurn), Optional.ofNullable(safeDistance));
             }
         }
 
         private Object writeReplace() {
-            return new Stored(speed, loadedSpeed.orElse(null), acceleration.orElse(null), quarterTurn.orElse(null));
+            return new Stored(speed, loadedSpeed.orElse(null), acceleration.orElse(null), quarterTurn.orElse(null),
+                    safeDistance.orElse(null));
         }
     }
 
@@ -234,6 +249,13 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
     @Override
     public double clearanceMetres() {
         return form.width / 2 + BESIDE_METRES;
+    }
+
+    @Override
+    public Optional<RoadSpace> roadSpace() {
+        return dispatching.travel() != TravelChoice.ON_AISLES
+                ? Optional.empty()
+                : driving.safeDistance.map(distance -> new RoadSpace(form.length, form.width, distance.inBaseUnit()));
     }
 
     @Override

@@ -1,10 +1,12 @@
 package rhombic.study.kind;
 
 import java.util.List;
+import java.util.Optional;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.TravelChoice;
+import rhombic.study.place.RoadSpace;
 
 /** Whose members work and carry. They are on duty by a calendar, and can fail. */
 public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
@@ -65,6 +67,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
     /** How far from what stands there the middle of the member keeps. */
     default double clearanceMetres() {
         return PERSON_CLEARANCE_METRES;
+    }
+
+    /** The room that a member needs on aisles; empty if it takes no notice of others. */
+    default Optional<RoadSpace> roadSpace() {
+        return Optional.empty();
     }
 
     /** What one of them is called in sentences, and several. */

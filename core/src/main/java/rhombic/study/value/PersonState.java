@@ -10,7 +10,9 @@ public enum PersonState {
     /** It takes up what it is to carry. */
     PICKING_UP("picking up", 'L', true),
     /** It sets down what it has carried. */
-    SETTING_DOWN("setting down", 'U', true);
+    SETTING_DOWN("setting down", 'U', true),
+    /** It stands because others are in its way. */
+    FOR_TRAFFIC("waiting for traffic", 'F', true);
 
     private final String word;
     private final char letter;
@@ -50,7 +52,7 @@ public enum PersonState {
     public boolean usesTool() {
         return switch (this) {
             case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING, PICKING_UP, SETTING_DOWN -> true;
-            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN -> false;
+            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC -> false;
         };
     }
 

@@ -54,9 +54,22 @@ public final class AisleNet {
      *
      * @param corners from stop to stop, at least one
      * @param maxSpeeds of the leg that ends at each corner but the first
+     * @param parts the stretches that it passes, in their order
      * @param seconds how long it takes
      */
-    public record Course(List<Pose> corners, List<Double> maxSpeeds, double seconds) {}
+    public record Course(List<Pose> corners, List<Double> maxSpeeds, List<Part> parts, double seconds) {}
+
+    /**
+     * What is passed of a stretch.
+     *
+     * @param from metres along the stretch where it begins
+     * @param to where it ends; below {@code from} for who goes against its line
+     */
+    public record Part(int stretch, double from, double to) {
+        public double metres() {
+            return Math.abs(to - from);
+        }
+    }
 
     private record Segment(int aisle, LineSegment line, List<Double> cuts) {}
 
@@ -260,6 +273,13 @@ public final class AisleNet {
         return Pose.at(points.get(number).x, points.get(number).y, 0, 0);
     }
 
+    /** A place on a stretch, so many metres from where it begins. */
+    public Pose along(int stretch, double metres) {
+        Stretch on = stretches.get(stretch);
+        Coordinate at = new LineSegment(points.get(on.from), points.get(on.to)).pointAlong(on.metres == 0 ? 0 : metres / on.metres);
+        return Pose.at(at.x, at.y, 0, 0);
+    }
+
     /** Whether some aisles lead from one to the other if all were open both ways. */
     public boolean hangTogether(Stop one, Stop other) {
         return component[stretches.get(one.stretch).from] == component[stretches.get(other.stretch).from];
@@ -449,7 +469,21 @@ public final class AisleNet {
                 add(corners, limits, point(head(direction)), direction);
             }
             add(corners, limits, Pose.at(to.x, to.y, 0, 0), goal);
-            return new Course(corners, limits, best);
+            return new Course(corners, limits, parts(passed), best);
+        }
+
+        private List<Part> parts(List<Integer> passed) {
+            List<Part> parts = new ArrayList<>();
+            for (int direction : passed) {
+                double length = stretches.get(direction >> 1).metres;
+                double begins = parts.isEmpty() ? from.metres : direction % 2 == 0 ? 0 : length;
+                parts.add(new Part(direction >> 1, begins, direction % 2 == 0 ? length : 0));
+            }
+            if (goal != last || passed.isEmpty()) {
+                double begins = passed.isEmpty() ? from.metres : goal % 2 == 0 ? 0 : stretches.get(to.stretch).metres;
+                parts.add(new Part(to.stretch, begins, to.metres));
+            }
+            return parts;
         }
 
         private void add(List<Pose> corners, List<Double> limits, Pose at, int direction) {

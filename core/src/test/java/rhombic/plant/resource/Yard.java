@@ -66,7 +66,8 @@ final class Yard implements Job.Owner, Worker.Listener {
     Group group(UnaryOperator<Crew> with) {
         allocation.whenSomethingHappened(allocation::give);
         Crew crew = with.apply(Crew.usual(Basics.of("Crew", Placement.at(0, 0))));
-        return allocation.group("Crew", crew.speed().isPresent() ? Mover.even(1) : Mover.even(Double.POSITIVE_INFINITY), router,
+        Mover mover = crew.speed().isPresent() ? Mover.even(1) : Mover.even(Double.POSITIVE_INFINITY);
+        return allocation.group("Crew", new Group.Ways(mover, mover, router, null),
                 new Group.Rules(crew.dispatching(), crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
     }
 

@@ -73,6 +73,7 @@ final class PeopleSheets {
             case ON_BREAK -> "Break";
             case OFF_SHIFT -> "Off";
             case DOWN -> "Down";
+            case FOR_TRAFFIC -> "Traffic";
         };
     }
 

@@ -114,7 +114,11 @@ final class FleetSentences {
 
     private Sentence ways() {
         return new Sentence(new Words("They drive "), dispatching.travel(), new Words(" and wait for orders "), dispatching.idleAt(),
-                new Words("."));
+                new Words(". On aisles they keep "),
+                optional("safe distance", fleet.driving().safeDistance(), "no distance",
+                        "How far they keep from each other, such as 0.5 m; empty: they pass through each other", Dimension.LENGTH,
+                        Fleet.Driving::withSafeDistance),
+                new Words(" from each other."));
     }
 
     /** What they carry, so that nobody has to look for it; where they carry nothing yet, the links that they could carry. */

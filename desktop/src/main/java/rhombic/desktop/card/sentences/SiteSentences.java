@@ -157,6 +157,10 @@ final class SiteSentences {
                                 text -> aisle(aisle, a -> a.withMaxSpeed(
                                         text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                         new Words(".")),
+                new Sentence(new Words("Of vehicles that keep their distance, "),
+                        picked("traffic", aisle.traffic().word(), Arrays.stream(Aisle.Traffic.values()).map(Aisle.Traffic::word).toList(),
+                                text -> aisle(aisle, a -> a.withTraffic(Typed.choice(Aisle.Traffic.values(), Aisle.Traffic::word, text)))),
+                        new Words(" are on a stretch of it at a time.")),
                 new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
                         act("parallel", "+ one beside it", s -> beside(s, aisle))));
     }

@@ -39,6 +39,7 @@ public final class StateColours {
             case WORKING, CHANGEOVER, SERVICE, REPAIR -> NORMAL;
             case CARRYING, WALKING, PICKING_UP, SETTING_DOWN -> MOVING;
             case STANDING_BY -> SOMEBODY;
+            case FOR_TRAFFIC -> ABNORMAL;
             case WAITING -> NEITHER;
             case ON_BREAK, OFF_SHIFT -> PAPER;
             case DOWN -> FAULT;

@@ -45,6 +45,7 @@ public final class StatePattern {
             case WALKING -> Pattern.STEPS;
             case PICKING_UP, SETTING_DOWN -> Pattern.UPRIGHT;
             case STANDING_BY -> Pattern.DOTS;
+            case FOR_TRAFFIC -> Pattern.HATCHED;
             case WAITING -> Pattern.BASE_LINE;
             case ON_BREAK -> Pattern.OUTLINED;
             case DOWN -> Pattern.CROSSED;

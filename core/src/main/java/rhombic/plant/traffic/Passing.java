@@ -1,0 +1,90 @@
+package rhombic.plant.traffic;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/** The sections that a route passes, in the order in which they are entered, and where one can wait between them. Never changes. */
+final class Passing {
+    /** Where body and sections touch is not within. */
+    private static final double TINY_METRES = 1e-6;
+
+    /**
+     * One section of a route.
+     *
+     * @param in metres along the route from which the middle of the vehicle is in it
+     * @param out where it is no more
+     */
+    record Entry(int section, double in, double out, boolean isPlaceToWait) {}
+
+    /** In the order in which they are entered. */
+    final List<Entry> entries;
+    /** For each group of sections that are given at once, the number of its last entry plus 1. */
+    final int[] groupEnds;
+    /** For each group but the last, where a vehicle stands that waits for the next; then infinity. */
+    final double[] stops;
+    /** The entries in the order in which they are left. */
+    final int[] leaving;
+    /** The section that is kept at the end of the route; none if negative. */
+    final int place;
+    /** What a vehicle needs to leave that place again. */
+    final List<Integer> exit;
+    private final double half;
+
+    /**
+     * @param half length of a vehicle with what it keeps free
+     * @param place where it ends; negative if nothing is kept there
+     * @param exit what is needed to leave it again: nobody waits there for it
+     */
+    Passing(List<Entry> all, double half, int place, List<Integer> exit) {
+        this.half = half;
+        this.exit = List.copyOf(exit);
+        this.place = place;
+        entries = all.stream().sorted(Comparator.comparingDouble(Entry::in)).toList();
+        leaving = IntStream.range(0, entries.size()).boxed()
+                .sorted(Comparator.comparingDouble(i -> entries.get(i).out)).mapToInt(i -> i).toArray();
+        List<Integer> ends = new ArrayList<>();
+        List<Double> waits = new ArrayList<>();
+        for (int i = 1; i < entries.size(); i++) {
+            double stop = entries.get(i).in - half;
+            boolean isFarther = stop > (waits.isEmpty() ? 0 : waits.getLast()) + TINY_METRES;
+            if (isFarther && entries.get(i).in > entries.get(i - 1).in + TINY_METRES && canWaitAt(stop)) {
+                ends.add(i);
+                waits.add(stop);
+            }
+        }
+        ends.add(entries.size());
+        waits.add(Double.POSITIVE_INFINITY);
+        groupEnds = ends.stream().mapToInt(i -> i).toArray();
+        stops = waits.stream().mapToDouble(d -> d).toArray();
+    }
+
+    /** Whether a vehicle whose middle is there is in nobody's way but of those behind it. */
+    boolean canWaitAt(double stop) {
+        boolean any = false;
+        for (Entry entry : entries) {
+            if (isIn(entry, stop)) {
+                if (!entry.isPlaceToWait || exit.contains(entry.section)) {
+                    return false;
+                }
+                any = true;
+            }
+        }
+        return any;
+    }
+
+    /** Whether a vehicle whose middle is there, with what it keeps free, is in that section. */
+    boolean isIn(Entry entry, double metres) {
+        return entry.in - half < metres - TINY_METRES && metres + TINY_METRES < entry.out + half;
+    }
+
+    /** Where the middle of the vehicle is when it has left the section. */
+    double left(int entry) {
+        return entries.get(entry).out + half;
+    }
+
+    int groupBegins(int group) {
+        return group == 0 ? 0 : groupEnds[group - 1];
+    }
+}

@@ -1,0 +1,146 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.stream.IntStream;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.RoadSpace;
+import rhombic.study.way.AisleNet;
+import rhombic.study.way.Sections;
+
+/** Where vehicles that keep their distance could stand in each other's way for good. */
+final class TrafficCheck {
+    private final Study study;
+    private final List<ResourceGroup> groups;
+    private final AisleNet net;
+    private final Sections sections;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private TrafficCheck(Study study, List<ResourceGroup> groups, AisleNet net, RoadSpace space) {
+        this.study = study;
+        this.groups = groups;
+        this.net = net;
+        sections = new Sections(net, space);
+    }
+
+    static List<Problem> of(Study study) {
+        List<ResourceGroup> groups = study.groups().stream().filter(group -> group.roadSpace().isPresent()).toList();
+        AisleNet net = AisleNet.of(
+                study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), false);
+        Optional<RoadSpace> space = groups.stream().flatMap(group -> group.roadSpace().stream()).reduce(RoadSpace::and);
+        if (space.isEmpty() || net.isEmpty()) {
+            return List.of();
+        }
+        TrafficCheck check = new TrafficCheck(study, groups, net, space.get());
+        groups.forEach(check::parking);
+        groups.forEach(check::stops);
+        check.circles();
+        return check.problems;
+    }
+
+    /** Who parks stands on no aisle: others drive through it there. */
+    private void parking(ResourceGroup group) {
+        for (int i = 0; i < group.count(); i++) {
+            List<Integer> under = sections.overlapping(sections.standing(Layout.home(group, i)));
+            if (!under.isEmpty()) {
+                problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
+                        "Its " + group.memberWord(true) + " park on " + sections.sections().get(under.getFirst()).name()
+                                + ", and the others drive through them",
+                        "Move it beside the aisle"));
+                return;
+            }
+        }
+    }
+
+    /** Who picks up or sets down on an aisle keeps all others waiting. */
+    private void stops(ResourceGroup group) {
+        for (Map.Entry<String, Pose> stop : stopsOf(group).entrySet()) {
+            List<Integer> under = sections.overlapping(sections.standing(stop.getValue()));
+            if (!under.isEmpty()) {
+                problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE, stop.getKey(),
+                        "The " + group.memberWord(true) + " of " + group.name() + " stand on "
+                                + sections.sections().get(under.getFirst()).name() + " while they pick up or set down here",
+                        "Move it away from the aisle, so that others can pass"));
+                return; // one is enough to be told
+            }
+        }
+    }
+
+    private Map<String, Pose> stopsOf(ResourceGroup group) {
+        Map<String, Pose> stops = new LinkedHashMap<>();
+        for (Link link : study.links()) {
+            Optional<PlantElement> from = study.find(link.from());
+            Optional<PlantElement> to = study.find(link.to());
+            boolean carries = link.travel() instanceof Travel.Carried carried && group.meets(carried.need());
+            if (carries && from.isPresent() && to.isPresent()) {
+                stops.putIfAbsent(link.from(),
+                        Layout.outlet(from.get(), link.fromPort()).of(Pose.at(group.reachMetres(), 0, 0, 180)));
+                stops.putIfAbsent(link.to(), Layout.inlet(to.get(), link.toPort()).of(Pose.at(-group.reachMetres(), 0, 0, 0)));
+            }
+        }
+        return stops;
+    }
+
+    /** Each circle of one-way aisles keeps one place to wait free, or nothing moves any more. */
+    private void circles() {
+        int vehicles = groups.stream().mapToInt(ResourceGroup::count).sum();
+        IntStream.range(0, net.stretches().size()).filter(stretch -> !net.stretches().get(stretch).isBothWays())
+                .mapToObj(this::circleThrough).flatMap(Optional::stream).min(Comparator.comparingInt(Circle::places))
+                .filter(smallest -> smallest.places > 0 && vehicles > smallest.places)
+                .ifPresent(smallest -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE,
+                        net.aisles().get(net.stretches().get(smallest.stretch).aisle()).name(),
+                        "It is in a circle of one-way aisles in which " + smallest.places
+                                + (smallest.places == 1 ? " vehicle" : " vehicles")
+                                + " can wait, and there are " + vehicles,
+                        "Make the circle longer, open an aisle both ways, or take fewer vehicles: what fills a circle waits outside it")));
+    }
+
+    private record Circle(int stretch, int places) {}
+
+    /** The circle through a stretch with the fewest places to wait (Dijkstra's search over points). */
+    private Optional<Circle> circleThrough(int stretch) {
+        int goal = net.stretches().get(stretch).from();
+        int points = net.stretches().stream().mapToInt(one -> Math.max(one.from(), one.to())).max().orElse(0) + 1;
+        int[] places = new int[points];
+        Arrays.fill(places, Integer.MAX_VALUE);
+        PriorityQueue<int[]> open = new PriorityQueue<>(Comparator.comparingInt(one -> one[0]));
+        reach(open, places, net.stretches().get(stretch).to(), placesOn(stretch));
+        while (!open.isEmpty()) {
+            int[] next = open.remove();
+            if (next[1] == goal) {
+                return Optional.of(new Circle(stretch, next[0]));
+            }
+            for (int i = 0; i < net.stretches().size(); i++) {
+                AisleNet.Stretch on = net.stretches().get(i);
+                if (!on.isBothWays() && on.from() == next[1]) {
+                    reach(open, places, on.to(), next[0] + placesOn(i));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static void reach(PriorityQueue<int[]> open, int[] places, int point, int count) {
+        if (count < places[point]) {
+            places[point] = count;
+            open.add(new int[] {count, point});
+        }
+    }
+
+    private int placesOn(int stretch) {
+        return (int) sections.cuts(stretch).stream().filter(cut -> sections.sections().get(cut.section()).isPlaceToWait()).count();
+    }
+}

@@ -1,0 +1,117 @@
+package rhombic.plant;
+
+import static rhombic.validation.Lines.arrivals;
+import static rhombic.validation.Lines.buffer;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.time;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.IdlePlace;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Fleet;
+import rhombic.study.place.Placement;
+import rhombic.validation.Lines;
+
+/** Fleets on random grids of aisles, where every place lies beside its aisle. */
+final class RandomTraffic {
+    private static final int SPACING = 20;
+
+    private final Random random;
+    private final boolean isOneWay;
+
+    private RandomTraffic(long seed, boolean isOneWay) {
+        random = new Random(seed);
+        this.isOneWay = isOneWay;
+    }
+
+    /**
+     * A study with traffic.
+     *
+     * @param isOneWay whether aisles are one-way, every other the other way; else both ways
+     */
+    static Study of(long seed, boolean isOneWay) {
+        return new RandomTraffic(seed, isOneWay).study();
+    }
+
+    private static Optional<Quantity> some(String text, Dimension dimension) {
+        return Optional.of(Quantity.parse(text, dimension));
+    }
+
+    private Study study() {
+        int columns = 2 * (1 + random.nextInt(2));
+        int rows = 2 * (1 + random.nextInt(2));
+        Lines lines = new Lines();
+        for (int i = 0; i < columns; i++) {
+            double x = i * SPACING;
+            lines.chain(laid("Column " + i, i % 2 == 1, x, 0, x, (rows - 1) * SPACING));
+        }
+        for (int i = 0; i < rows; i++) {
+            double y = i * SPACING;
+            lines.chain(laid("Row " + i, i % 2 == 0, 0, y, (columns - 1) * SPACING, y));
+        }
+        int flows = 2 + random.nextInt(4);
+        for (int i = 0; i < flows; i++) {
+            String way = String.valueOf(i);
+            lines.chain(arrivals("In " + way, "exponential(" + (60 + random.nextInt(200)) + " s)", 1).placed(Placement.at(-60, 10 * i)),
+                    buffer("From " + way, 3 + random.nextInt(10)).placed(beside(i, columns, rows)))
+                    .chain(goodsOut("To " + way).placed(beside(i + flows, columns, rows)))
+                    .link(new Link("From " + way, "To " + way).withTravel(new Travel.Carried(Need.of("F" + i % 2), 1)));
+        }
+        for (int i = 0; i < 2; i++) {
+            lines.chain(fleet("F" + i, -25 - 12 * i, 4));
+        }
+        return lines.study(2, 0, 1);
+    }
+
+    private Aisle laid(String name, boolean forward, double... xy) {
+        Aisle aisle = AislesTest.aisle(name, xy);
+        aisle = random.nextInt(3) == 0 ? aisle.withTraffic(Aisle.Traffic.ONE) : aisle;
+        return isOneWay ? aisle.withDirection(forward ? Aisle.Direction.FORWARD : Aisle.Direction.BACKWARD) : aisle;
+    }
+
+    /** Each in a cell of its own beside a row. */
+    private Placement beside(int number, int columns, int rows) {
+        int cells = (columns - 1) * rows;
+        int row = number % cells / (columns - 1);
+        int column = number % cells % (columns - 1);
+        double offset = number / cells * 5.5;
+        return Placement.at(column * SPACING + 5 + random.nextDouble() * 5 + offset, row * SPACING + 4 + number / cells % 2);
+    }
+
+    private Fleet fleet(String name, double x, double y) {
+        List<Fleet.Form> forms = List.of(Fleet.Form.values());
+        Fleet fleet = Fleet.KIND.blank(Basics.of(name, Placement.at(0, 0))).withForm(forms.get(random.nextInt(forms.size())))
+                .withVehicles(1 + random.nextInt(4))
+                .withDriving(
+                        driving -> driving.withSpeed(new Quantity(0.5 + random.nextInt(4) * 0.5, rhombic.quantity.Unit.METRE_PER_SECOND))
+                                .withSafeDistance(some("0.3 m", Dimension.LENGTH)));
+        fleet = random.nextBoolean()
+                ? fleet.withDriving(driving -> driving.withAcceleration(some("0.4 m/s²", Dimension.ACCELERATION)))
+                : fleet;
+        fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withQuarterTurn(some("3 s", Dimension.TIME))) : fleet;
+        fleet = random.nextBoolean() ? fleet.with(new Fleet.Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
+        fleet = random.nextBoolean() ? fleet.withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)) : fleet;
+        return (Fleet) fleet.placed(Placement.at(x, y));
+    }
+
+    /** Whether a vehicle is where all of its fleet park, off the aisles. */
+    static boolean isParked(Fleet fleet, Pose pose) {
+        List<Pose> homes = new ArrayList<>();
+        for (int i = 0; i < fleet.vehicles(); i++) {
+            homes.add(Layout.home(fleet, i));
+        }
+        return pose.x() < -3 || homes.stream().anyMatch(home -> home.distanceTo(pose) < 0.01);
+    }
+}

@@ -1,0 +1,76 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+import rhombic.measure.RunFigures;
+import rhombic.space.Pose;
+import rhombic.study.Study;
+import rhombic.study.kind.Fleet;
+import rhombic.trace.Trace;
+
+/** Vehicles that share aisles. */
+class TrafficTest {
+    private static final GeometryFactory GEOMETRY = new GeometryFactory();
+
+    private static Geometry body(Fleet fleet, Pose pose) {
+        double l = fleet.form().lengthMetres() / 2;
+        double w = fleet.form().widthMetres() / 2;
+        List<Coordinate> corners = new ArrayList<>();
+        for (double[] corner : new double[][] {{-l, -w}, {l, -w}, {l, w}, {-l, w}, {-l, -w}}) {
+            Pose at = pose.of(Pose.at(corner[0], corner[1], 0, 0));
+            corners.add(new Coordinate(at.x(), at.y()));
+        }
+        return GEOMETRY.createPolygon(corners.toArray(Coordinate[]::new));
+    }
+
+    private static void noneOverlap(Study study, long seed) {
+        Trace trace = Runs.traceOf(study);
+        List<Fleet> fleets = new ArrayList<>();
+        study.elements().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
+                .forEach(fleet -> fleet.members().forEach(member -> fleets.add(fleet)));
+        Random random = new Random(seed);
+        for (int i = 0; i < 400; i++) {
+            long nanos = (long) (random.nextDouble() * study.plan().length().nanos());
+            for (int one = 0; one < fleets.size(); one++) {
+                Pose pose = trace.at(nanos).movers().pose(one, nanos);
+                for (int other = 0; other < one && !RandomTraffic.isParked(fleets.get(one), pose); other++) {
+                    Pose near = trace.at(nanos).movers().pose(other, nanos);
+                    if (near.distanceTo(pose) < 4 && !RandomTraffic.isParked(fleets.get(other), near)) {
+                        Geometry both = body(fleets.get(one), pose).intersection(body(fleets.get(other), near));
+                        assertTrue(both.getArea() < 1e-3,
+                                "seed " + seed + " at " + nanos / 1e9 + " s: " + one + " at " + pose + ", " + other + " at " + near);
+                    }
+                }
+            }
+        }
+    }
+
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void onOneWayAislesNoneOverlapAndNoneStandForGood(long seed) {
+        Study study = RandomTraffic.of(seed, true);
+        RunFigures run = Runs.sound(study, seed);
+        assertEquals(List.of(), run.deadlock().reasons(), "seed " + seed);
+        assertTrue(run.out() > 0, "seed " + seed);
+        noneOverlap(study, seed);
+    }
+
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void onAislesBothWaysNoneOverlapAndNoneStandForGood(long seed) {
+        Study study = RandomTraffic.of(seed, false);
+        RunFigures run = Runs.sound(study, seed);
+        assertEquals(List.of(), run.deadlock().reasons(), "seed " + seed);
+        assertTrue(run.out() > 0, "seed " + seed);
+        noneOverlap(study, seed);
+    }
+}
