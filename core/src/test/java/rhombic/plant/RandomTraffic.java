@@ -16,11 +16,14 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Placement;
 import rhombic.validation.Lines;
 
@@ -72,7 +75,7 @@ final class RandomTraffic {
         for (int i = 0; i < 2; i++) {
             lines.chain(fleet("F" + i, -25 - 12 * i, 4));
         }
-        return lines.study(2, 0, 1);
+        return lines.study(1, 0, 1);
     }
 
     private Aisle laid(String name, boolean forward, double... xy) {
@@ -104,6 +107,17 @@ final class RandomTraffic {
         fleet = random.nextBoolean() ? fleet.with(new Fleet.Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
         fleet = random.nextBoolean() ? fleet.withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)) : fleet;
         return (Fleet) fleet.placed(Placement.at(x, y));
+    }
+
+    /** Its vehicles break down now and then, wherever they are. */
+    static Study breaking(Study study) {
+        FailureMode mode = FailureMode.of("battery", new UpTime.After(time("exponential(8 min)"), UpTime.Clock.CALENDAR), time("90 s"));
+        Study changed = study;
+        for (ResourceGroup group : study.groups()) {
+            changed = changed.changed(group.name(),
+                    e -> e.with(e.basics().withDuty(e.basics().duty().withFailures(List.of(mode)))));
+        }
+        return changed;
     }
 
     /** Whether a vehicle is where all of its fleet park, off the aisles. */

@@ -15,11 +15,20 @@ import rhombic.measure.RunFigures;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Fleet;
+import rhombic.trace.MoverMoment;
 import rhombic.trace.Trace;
 
 /** Vehicles that share aisles. */
 class TrafficTest {
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
+
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void whatBreaksDownIsInNobody(long seed) {
+        Study study = RandomTraffic.breaking(RandomTraffic.of(seed, seed % 2 == 0));
+        Runs.sound(study, seed);
+        noneOverlap(study, seed);
+    }
 
     private static Geometry body(Fleet fleet, Pose pose) {
         double l = fleet.form().lengthMetres() / 2;
@@ -40,10 +49,11 @@ class TrafficTest {
         Random random = new Random(seed);
         for (int i = 0; i < 400; i++) {
             long nanos = (long) (random.nextDouble() * study.plan().length().nanos());
+            MoverMoment movers = trace.at(nanos).movers();
             for (int one = 0; one < fleets.size(); one++) {
-                Pose pose = trace.at(nanos).movers().pose(one, nanos);
+                Pose pose = movers.pose(one, nanos);
                 for (int other = 0; other < one && !RandomTraffic.isParked(fleets.get(one), pose); other++) {
-                    Pose near = trace.at(nanos).movers().pose(other, nanos);
+                    Pose near = movers.pose(other, nanos);
                     if (near.distanceTo(pose) < 4 && !RandomTraffic.isParked(fleets.get(other), near)) {
                         Geometry both = body(fleets.get(one), pose).intersection(body(fleets.get(other), near));
                         assertTrue(both.getArea() < 1e-3,

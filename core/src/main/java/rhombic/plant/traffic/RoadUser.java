@@ -52,6 +52,7 @@ public final class RoadUser {
     /** Where it is clear of it, in metres along its route. */
     private double clearMetres;
     private boolean isWaiting;
+    private boolean isKept;
     private boolean hasBegun;
     private boolean halts;
     private @Nullable Turn turnsTo;
@@ -304,7 +305,7 @@ public final class RoadUser {
         schedule();
         listener.onChange(along);
         if (motion.isAtRest()) {
-            listener.onKept(true);
+            tell(true);
         }
     }
 
@@ -403,7 +404,14 @@ public final class RoadUser {
         sinceNanos = traffic.simulator.nowNanos();
         traffic.waits(this);
         if (!hasBegun) {
-            listener.onKept(true);
+            tell(true);
+        }
+    }
+
+    private void tell(boolean kept) {
+        if (isKept != kept) {
+            isKept = kept;
+            listener.onKept(kept);
         }
     }
 
@@ -411,14 +419,14 @@ public final class RoadUser {
         if (isWaiting) {
             isWaiting = false;
             traffic.waitsNoMore(this);
-            listener.onKept(false);
+            tell(false);
         }
     }
 
     /** It has come to rest, being held. */
     public void onRest() {
         if (isWaiting) {
-            listener.onKept(true);
+            tell(true);
         }
     }
 
