@@ -1,6 +1,7 @@
 package rhombic.plant.traffic;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -29,7 +30,9 @@ final class Passing {
     /** The section that is kept at the end of the route; none if negative. */
     final int place;
     /** What a vehicle needs to leave that place again. */
-    final List<Integer> exit;
+    final int[] exit;
+    /** The sections of each group. */
+    private final int[][] groups;
     private final double half;
 
     /**
@@ -37,9 +40,9 @@ final class Passing {
      * @param place where it ends; negative if nothing is kept there
      * @param exit what is needed to leave it again: nobody waits there for it
      */
-    Passing(List<Entry> all, double half, int place, List<Integer> exit) {
+    Passing(List<Entry> all, double half, int place, int[] exit) {
         this.half = half;
-        this.exit = List.copyOf(exit);
+        this.exit = exit;
         this.place = place;
         entries = all.stream().sorted(Comparator.comparingDouble(Entry::in)).toList();
         leaving = IntStream.range(0, entries.size()).boxed()
@@ -58,6 +61,18 @@ final class Passing {
         waits.add(Double.POSITIVE_INFINITY);
         groupEnds = ends.stream().mapToInt(i -> i).toArray();
         stops = waits.stream().mapToDouble(d -> d).toArray();
+        groups = IntStream.range(0, groupEnds.length)
+                .mapToObj(group -> entries.subList(groupBegins(group), groupEnds[group]).stream().mapToInt(Entry::section).toArray())
+                .toArray(int[][]::new);
+    }
+
+    /** What is needed after so many groups: the next, or after the last what is needed to leave the place again. */
+    int[] after(int given) {
+        return given < groups.length ? groups[given] : exit;
+    }
+
+    private boolean isInExit(int section) {
+        return Arrays.stream(exit).anyMatch(one -> one == section);
     }
 
     /** Whether a vehicle whose middle is there is in nobody's way but of those behind it. */
@@ -65,7 +80,7 @@ final class Passing {
         boolean any = false;
         for (Entry entry : entries) {
             if (isIn(entry, stop)) {
-                if (!entry.isPlaceToWait || exit.contains(entry.section)) {
+                if (!entry.isPlaceToWait || isInExit(entry.section)) {
                     return false;
                 }
                 any = true;

@@ -1,6 +1,7 @@
 package rhombic.plant.traffic;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
@@ -46,13 +47,15 @@ public final class RoadUser {
     /** So many sections have been left, in the order in which they are. */
     private int left;
     /** What it needs to leave the place where it stands. */
-    private List<Integer> exit = List.of();
+    private int[] exit = Traffic.NOTHING;
     /** What it has from before it set out, until it is clear of that. */
     private final List<Integer> before = new ArrayList<>();
     /** Where it is clear of it, in metres along its route. */
     private double clearMetres;
     private boolean isWaiting;
     private boolean isKept;
+    /** The section of another that it waits for; negative if it would close a circle. */
+    private int blocker = -1;
     private boolean hasBegun;
     private boolean halts;
     private @Nullable Turn turnsTo;
@@ -115,7 +118,7 @@ public final class RoadUser {
         hasBegun = false;
         halts = false;
         clearMetres = traffic.reach() + traffic.half();
-        exit = List.of();
+        exit = Traffic.NOTHING;
     }
 
     private void depart() {
@@ -255,7 +258,7 @@ public final class RoadUser {
         Turn turn = turnsTo;
         if (turn != null) {
             turnsTo = null;
-            giveBack(sections(turn.passing, 0));
+            giveBack(Arrays.stream(turn.passing.after(0)).boxed().toList());
         }
     }
 
@@ -321,33 +324,31 @@ public final class RoadUser {
     }
 
     private boolean isFree(Passing passed, int group) {
-        for (int i = passed.groupBegins(group); i < passed.groupEnds[group]; i++) {
-            int section = passed.entries.get(i).section();
-            RoadUser owner = traffic.ownerBut(this, section);
-            if (owner != null && owner.passing == null) {
-                owner.listener.onInTheWay();
-                owner = traffic.ownerBut(this, section);
-            }
-            if (owner != null) {
+        for (int section : passed.after(group)) {
+            int keeps = traffic.keeps(this, section);
+            if (keeps >= 0) {
+                RoadUser owner = traffic.ownerBut(this, section);
+                if (owner != null && owner.passing == null) {
+                    owner.listener.onInTheWay();
+                }
+                blocker = keeps;
                 return false;
             }
         }
-        return !traffic.closesCircle(this, after(passed, group + 1),
-                section -> keeps(passed, section, passed.stops[group], group + 1));
+        blocker = -1;
+        return !traffic.closesCircle(this, passed.after(group + 1), section -> keeps(passed, section, passed.stops[group], group + 1));
     }
 
     private void take(Passing passed, int group) {
-        for (int i = passed.groupBegins(group); i < passed.groupEnds[group]; i++) {
-            traffic.take(this, passed.entries.get(i).section());
+        for (int section : passed.after(group)) {
+            traffic.take(this, section);
         }
     }
 
-    private static List<Integer> sections(Passing passed, int group) {
-        List<Integer> all = new ArrayList<>();
-        for (int i = passed.groupBegins(group); i < passed.groupEnds[group]; i++) {
-            all.add(passed.entries.get(i).section());
-        }
-        return all;
+    /** Whether it is worth asking again, after something was given back. */
+    boolean mayTryAgain() {
+        boolean isAtPlace = !hasBegun && !before.isEmpty();
+        return isAtPlace || blocker < 0 || !traffic.isTaken(blocker);
     }
 
     /** Whether it still has that section when it stands there, with so many groups of a route given to it. */
@@ -378,23 +379,19 @@ public final class RoadUser {
     }
 
     /** What it needs next; nothing if it has all that it needs. Who stands at a place will leave it. */
-    List<Integer> next() {
+    int[] next() {
         Passing passed = passing;
         if (passed == null) {
             return exit;
         }
         Turn turn = turnsTo;
-        return turn != null ? after(turn.passing, 1) : halts ? List.of() : after(passed, groups);
-    }
-
-    private static List<Integer> after(Passing passed, int given) {
-        return given >= passed.groupEnds.length ? passed.exit : sections(passed, given);
+        return turn != null ? turn.passing.after(1) : halts ? Traffic.NOTHING : passed.after(groups);
     }
 
     /** What it needs after that. */
-    List<Integer> afterNext() {
+    int[] afterNext() {
         Passing passed = passing;
-        return passed == null ? List.of() : after(passed, groups + 1);
+        return passed == null ? Traffic.NOTHING : passed.after(groups + 1);
     }
 
     // ---- waiting

@@ -23,6 +23,7 @@ public final class Traffic {
     private static final int MAX_KNOWN = 20_000;
     /** Places so near are one, as parts of a metre. */
     private static final double SAME = 1000;
+    static final int[] NOTHING = {};
 
     final Simulator simulator;
     private final Sections sections;
@@ -113,24 +114,24 @@ public final class Traffic {
         if (place >= 0) {
             entries.add(new Passing.Entry(place, leaves, Double.POSITIVE_INFINITY, false));
         }
-        return new Passing(entries, half(), place, place < 0 ? List.of() : exit(route));
+        return new Passing(entries, half(), place, place < 0 ? NOTHING : exit(route));
     }
 
     /** What a vehicle needs that goes on from the end of a route along the same stretch, until it can wait. */
-    private List<Integer> exit(Route route) {
+    private int[] exit(Route route) {
         if (route.aisles().isEmpty()) {
-            return List.of();
+            return NOTHING;
         }
         AisleNet.Part last = route.aisles().getLast();
         Set<Integer> needed = new LinkedHashSet<>(
-                sections.overlapping(sections.beside(onAisle(last, false), route.to())));
+                sections.beside(onAisle(last, false), route.to()));
         AisleNet.Stretch stretch = sections.net().stretches().get(last.stretch());
         if (!stretch.isBothWays()) {
             double clear = last.to() + 2 * half();
             sections.cuts(last.stretch()).stream().filter(cut -> cut.to() > last.to() && cut.from() < clear)
                     .forEach(cut -> needed.add(cut.section()));
         }
-        return List.copyOf(needed);
+        return needed.stream().mapToInt(section -> section).toArray();
     }
 
     private Pose onAisle(AisleNet.Part part, boolean begins) {
@@ -138,7 +139,7 @@ public final class Traffic {
     }
 
     private void addBeside(List<Passing.Entry> entries, Pose onAisle, Pose place, double in, double out) {
-        for (int section : sections.overlapping(sections.beside(onAisle, place))) {
+        for (int section : sections.beside(onAisle, place)) {
             entries.add(new Passing.Entry(section, in, out, false));
         }
     }
@@ -205,17 +206,27 @@ public final class Traffic {
     /** Who keeps that from being given to somebody: it, or a section that overlaps it, is another's; null if nobody does. */
     @Nullable
     RoadUser ownerBut(RoadUser user, int section) {
+        int keeps = keeps(user, section);
+        return keeps < 0 ? null : held.get(keeps).owner;
+    }
+
+    /** The section of another that keeps one from being given to somebody: itself, or one that overlaps it; negative if none does. */
+    int keeps(RoadUser user, int section) {
         Held asked = held.get(section);
         if (asked.owner != null && asked.owner != user) {
-            return asked.owner;
+            return section;
         }
-        for (int other : asked.excluded) {
-            RoadUser owner = held.get(other).owner;
+        for (int i = 0; i < asked.excluded.size(); i++) {
+            RoadUser owner = held.get(asked.excluded.get(i)).owner;
             if (owner != null && owner != user) {
-                return owner;
+                return asked.excluded.get(i);
             }
         }
-        return null;
+        return -1;
+    }
+
+    boolean isTaken(int section) {
+        return held.get(section).owner != null;
     }
 
     void take(RoadUser user, int section) {
@@ -235,8 +246,11 @@ public final class Traffic {
 
     /** Those who wait try again, after something was released. */
     void serve() {
+        if (waiting.isEmpty()) {
+            return;
+        }
         for (RoadUser user : List.copyOf(waiting)) {
-            if (waiting.contains(user)) {
+            if (waiting.contains(user) && user.mayTryAgain()) {
                 user.tryAgain();
             }
         }
@@ -258,11 +272,21 @@ public final class Traffic {
      * @param next the sections that it would need next
      * @param keeps whether it would still have a section while it waits
      */
-    boolean closesCircle(RoadUser user, List<Integer> next, IntPredicate keeps) {
-        return reaches(user, next, user, keeps, new HashSet<>());
+    boolean closesCircle(RoadUser user, int[] next, IntPredicate keeps) {
+        return ownerBut(user, next) && reaches(user, next, user, keeps, new HashSet<>());
     }
 
-    private boolean reaches(RoadUser from, List<Integer> needed, RoadUser target, IntPredicate keeps,
+    /** Whether another keeps any of them. */
+    private boolean ownerBut(RoadUser user, int[] sections) {
+        for (int section : sections) {
+            if (keeps(user, section) >= 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean reaches(RoadUser from, int[] needed, RoadUser target, IntPredicate keeps,
             Set<RoadUser> seen) {
         for (int section : needed) {
             if (blocks(from, section, target, keeps, seen)) {

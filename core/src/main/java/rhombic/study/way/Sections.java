@@ -3,8 +3,10 @@ package rhombic.study.way;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
@@ -29,6 +31,8 @@ public final class Sections {
     private static final double TOUCHING_SQUARE_METRES = 1e-3;
     /** Stretches that meet at a sharper angle are kept apart by their areas. */
     private static final double MAX_REACH_LENGTHS = 3;
+    /** Beyond so many it begins anew: those on the way are hardly ever asked for twice. */
+    private static final int MAX_KNOWN = 20_000;
     private static final BufferParameters FLAT = new BufferParameters(4, BufferParameters.CAP_FLAT, BufferParameters.JOIN_MITRE, 5);
 
     private final AisleNet net;
@@ -37,6 +41,7 @@ public final class Sections {
     private final List<Set<Integer>> excluded = new ArrayList<>();
     private final List<List<Cut>> cuts = new ArrayList<>();
     private final STRtree byArea = new STRtree();
+    private final Map<List<Double>, List<Integer>> beside = new ConcurrentHashMap<>();
 
     /**
      * One of them.
@@ -194,9 +199,13 @@ public final class Sections {
         return disc(at, size.reach());
     }
 
-    /** What a vehicle covers that goes straight from one place to another, and turns where it leaves the aisle. */
-    public Geometry beside(Pose onAisle, Pose place) {
-        return disc(onAisle, size.reach()).union(strip(onAisle, place));
+    /** The sections that a vehicle covers which goes straight from an aisle to a place, and turns where it leaves the aisle. */
+    public List<Integer> beside(Pose onAisle, Pose place) {
+        if (beside.size() >= MAX_KNOWN) {
+            beside.clear();
+        }
+        return beside.computeIfAbsent(List.of(onAisle.x(), onAisle.y(), place.x(), place.y()),
+                key -> overlapping(disc(onAisle, size.reach()).union(strip(onAisle, place))));
     }
 
     /** The sections that overlap an area. */

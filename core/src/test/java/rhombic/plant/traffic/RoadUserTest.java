@@ -235,7 +235,8 @@ class RoadUserTest {
             two.goTo(net, 10, 5);
         });
         run();
-        assertEquals(List.of("One waits for the place at 30.0, 5.0, which Two holds", "Two waits for the place at 10.0, 5.0, which One holds"),
+        assertEquals(
+                List.of("One waits for the place at 30.0, 5.0, which Two holds", "Two waits for the place at 10.0, 5.0, which One holds"),
                 net.traffic.standstill().stream().map(Traffic.Wait::sentence).toList());
         one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
         assertEquals(List.of(), net.traffic.standstill(), "it has a way out");

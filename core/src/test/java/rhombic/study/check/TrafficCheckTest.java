@@ -66,7 +66,9 @@ class TrafficCheckTest {
         Aisle round = aisle(Aisle.Direction.FORWARD, 0, 0, 12, 0, 12, 12, 0, 12, 0, 0);
         int room = 4 * 3;
         assertEquals(List.of(), messages(study(room, -8, -8, round)));
-        assertEquals(List.of("A0.00.0: It is in a circle of one-way aisles in which " + room + " vehicles can wait, and there are " + (room + 1)),
+        assertEquals(
+                List.of("A0.00.0: It is in a circle of one-way aisles in which " + room + " vehicles can wait, and there are "
+                        + (room + 1)),
                 messages(study(room + 1, -8, -8, round)));
     }
 }
