@@ -15,6 +15,7 @@ import rhombic.measure.Tally;
 import rhombic.measure.TotalTally;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.convey.ConveyorNode;
+import rhombic.plant.fleet.Chargers;
 import rhombic.plant.fleet.FleetMembers;
 import rhombic.plant.goods.BufferNode;
 import rhombic.plant.goods.GoodsInNode;
@@ -67,7 +68,7 @@ public final class Plant {
 
     private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.replication = replication;
-        flow = new Flow(blueprint, replication, trace, diary, Plant::members);
+        flow = new Flow(blueprint, replication, trace, diary, new Groups());
         simulator = flow.simulator;
         Set<String> broken = blueprint.broken();
         for (PlantElement element : blueprint.unfolded().elements()) {
@@ -121,11 +122,17 @@ public final class Plant {
         };
     }
 
-    private static Members members(Run run, Staff staff, ResourceGroup group) {
-        return switch (group) {
-            case Crew crew -> new CrewMembers(run, staff, crew);
-            case Fleet fleet -> new FleetMembers(run, staff, fleet);
-        };
+    /** The members of each kind of group, with what all of them share. */
+    private static final class Groups implements Members.Maker {
+        private final Chargers chargers = new Chargers();
+
+        @Override
+        public Members of(Run run, Staff staff, ResourceGroup group) {
+            return switch (group) {
+                case Crew crew -> new CrewMembers(run, staff, crew);
+                case Fleet fleet -> new FleetMembers(run, staff, fleet, chargers);
+            };
+        }
     }
 
     private void begin(long warmUpNanos, RuleBook rules) {

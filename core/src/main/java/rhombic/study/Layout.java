@@ -5,6 +5,7 @@ import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.duty.StandPoint;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
@@ -39,14 +40,22 @@ public final class Layout {
 
     /** Where one of a group waits for work, by number: in rows of twelve. */
     public static Pose home(ResourceGroup group, int number) {
-        int members = group.count();
-        double length = group.footprint().lengthMetres();
-        double width = group.footprint().widthMetres();
-        int inRow = Math.min(12, members);
-        int rows = (members + inRow - 1) / inRow;
+        return inRows(group, group.count(), number);
+    }
+
+    /** Where a vehicle stands that charges. */
+    public static Pose charging(ChargingArea area, int number) {
+        return inRows(area, area.places(), number);
+    }
+
+    private static Pose inRows(PlantElement element, int count, int number) {
+        double length = element.footprint().lengthMetres();
+        double width = element.footprint().widthMetres();
+        int inRow = Math.min(12, count);
+        int rows = (count + inRow - 1) / inRow;
         double x = (number % inRow + 0.5) / inRow * length - length / 2;
         double y = width / 2 - (number / inRow + 0.5) / rows * width;
-        return group.placement().pose().of(Pose.at(x, y, 0, 90));
+        return element.placement().pose().of(Pose.at(x, y, 0, 90));
     }
 
     /**

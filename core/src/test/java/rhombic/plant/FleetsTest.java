@@ -11,6 +11,7 @@ import static rhombic.validation.Lines.time;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
@@ -27,10 +28,12 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.Battery;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
@@ -250,6 +253,51 @@ class FleetsTest {
                     .with(AislesTest.aisle("Across " + i, 14 * i - 14, -20, 14 * i - 14, 20));
         }
         return changed;
+    }
+
+    private static Battery battery(String chargeTime) {
+        return Battery.USUAL.withRange(Quantity.metres(100)).withStandby(Optional.empty())
+                .withChargeTime(Quantity.parse(chargeTime, Dimension.TIME));
+    }
+
+    @Test
+    void whatRunsDownChargesBeforeItCouldNotComeBackAnyMore() {
+        // 20 m there and 20 m back take 40 %. After the second piece 40 % are left: not enough for 20 m back, 20 m there and 20 m home.
+        Fleet fleet = usual().withBattery(Optional.of(battery("1000 s")));
+        RunFigures run = Runs.of(carried(9, 1, 20, fleet));
+        assertEquals(4, run.out());
+        assertEquals(20 + 20 + 20 + 20 + 400 + 20 + 20 + 400 + 20, run.lead().max(), NEAR, "from 20 % to 60 % each time");
+        assertEquals((400 + 400 + 40) / SECONDS, person(run, "F").share(PersonState.CHARGING), NEAR);
+        RunFigures swapped = Runs.of(carried(5, 1, 20, usual().withBattery(Optional.of(battery("30 s").withSwaps(true)))));
+        assertEquals(20 + 40 + 20 + 30 + 20 + 40 + 20 + 30 + 20, swapped.lead().max(), NEAR, "each time a full one");
+    }
+
+    @Test
+    void standingAndHandlingTakeSomethingToo() {
+        Fleet fleet = usual()
+                .withBattery(Optional.of(battery("500 s").withRange(Quantity.metres(1e6)).withStandby(Optional.of(Quantity.seconds(500)))));
+        // At 400 s 20 % are left; it goes home in 20 s, and fills the 84 % up.
+        RunFigures idle = Runs.of(carried(1, 1, 20, fleet));
+        assertEquals(420 / SECONDS, person(idle, "F").share(PersonState.CHARGING), 1e-4);
+        assertEquals(20 + 20, person(idle, "F").metres(), NEAR);
+        Fleet lifting = usual()
+                .withBattery(Optional.of(battery("1000 s").withRange(Quantity.metres(1e6)).withLiftings(OptionalInt.of(10))));
+        RunFigures handled = Runs.of(carried(9, 1, 20, lifting));
+        // Two for each piece: after the fourth, at 140 s, 20 % are left but for the way; it goes home and charges to 60 %.
+        assertEquals(List.of(4L, 6L), List.of(Runs.of(carried(4, 1, 20, lifting)).out(), handled.out()));
+        assertEquals(140 + 20 + 400 + 20 + 40, handled.lead().max(), 1, "two more, from 60 % to 20 %");
+    }
+
+    @Test
+    void whoFindsNoPlaceToChargeWaitsForItsTurn() {
+        Fleet fleet = usual().withVehicles(2).withBattery(Optional.of(battery("300 s").withAt("Charging")));
+        ChargingArea area = new ChargingArea(Basics.of("Charging", Placement.at(10, -9)), 1);
+        RunFigures run = Runs.of(carried(30, 1, 20, fleet).with(area));
+        double both = run.crews().getFirst().people().stream().mapToDouble(one -> one.share(PersonState.CHARGING)).sum();
+        assertTrue(both > 0.5 && both < 1, "one after the other: " + both);
+        RunFigures two = Runs.of(carried(30, 1, 20, fleet).with(area.withPlaces(2)));
+        assertTrue(two.crews().getFirst().people().stream().mapToDouble(one -> one.share(PersonState.CHARGING)).sum() > 1);
+        assertTrue(two.out() > run.out());
     }
 
     @ParameterizedTest

@@ -1,6 +1,7 @@
 package rhombic.plant.fleet;
 
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.resource.Allocation;
 import rhombic.plant.route.Mover;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Staff;
@@ -14,11 +15,16 @@ import rhombic.study.kind.Fleet;
 /** The vehicles of a fleet. */
 public final class FleetMembers extends WorkingMembers {
     private final Fleet fleet;
+    private final Chargers chargers;
+    private final Allocation allocation;
 
-    public FleetMembers(Run run, Staff staff, Fleet fleet) {
+    /** @param chargers of all fleets of the run */
+    public FleetMembers(Run run, Staff staff, Fleet fleet, Chargers chargers) {
         super(run, staff, fleet, mover(fleet.driving(), fleet.driving().speed()), mover(fleet.driving(), fleet.driving().speedLoaded()),
                 null);
         this.fleet = fleet;
+        this.chargers = chargers;
+        allocation = staff.allocation();
     }
 
     private static Mover mover(Fleet.Driving driving, Quantity speed) {
@@ -29,6 +35,6 @@ public final class FleetMembers extends WorkingMembers {
 
     @Override
     protected Worker worker(int number, Person member, boolean[] skills, Pose home, Worker.@Nullable Listener listener) {
-        return new Vehicle(number, member.name(), group, skills, home, fleet, listener);
+        return new Vehicle(number, member.name(), group, skills, home, fleet, run, allocation, chargers, listener);
     }
 }

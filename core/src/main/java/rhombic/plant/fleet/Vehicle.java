@@ -1,21 +1,40 @@
 package rhombic.plant.fleet;
 
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
+import rhombic.plant.resource.Job;
+import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
+import rhombic.study.duty.Battery;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 
 /** One vehicle of a fleet. */
 final class Vehicle extends Worker {
+    private final Run run;
     private final Fleet fleet;
     private final Handling handling;
+    /** Null: it never runs down. */
+    private final @Nullable Power power;
 
-    Vehicle(int number, String name, Group group, boolean[] skills, Pose home, Fleet fleet, @Nullable Listener listener) {
+    Vehicle(int number, String name, Group group, boolean[] skills, Pose home, Fleet fleet, Run run, Allocation allocation,
+            Chargers chargers,
+            @Nullable Listener listener) {
         super(number, name, group, skills, 1, home, listener);
+        this.run = run;
         this.fleet = fleet;
         handling = new Handling(fleet.id(), fleet.loading().pickUpTime(), fleet.loading().setDownTime());
+        power = fleet.battery().map(battery -> new Power(run.simulator, allocation, this, battery, area(battery, run, chargers),
+                fleet.driving().speed().inBaseUnit())).orElse(null);
+    }
+
+    private static Chargers.@Nullable Area area(Battery battery, Run run, Chargers chargers) {
+        Optional<ChargingArea> area = run.study.find(battery.at()).filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast);
+        return area.map(chargers::of).orElse(null);
     }
 
     @Override
@@ -31,5 +50,109 @@ final class Vehicle extends Worker {
     @Override
     protected double backMetres() {
         return fleet.reachMetres() - ResourceGroup.PERSON_REACH_METRES;
+    }
+
+    // ---- what it drives on
+
+    double metresToward(Pose there) {
+        return metresTo(there);
+    }
+
+    double metresBetween(Pose from, Pose to) {
+        return metres(from, to);
+    }
+
+    double metresUnderWay() {
+        return metresGone();
+    }
+
+    Pose parks() {
+        return home();
+    }
+
+    void showsOtherwise() {
+        showDoing();
+    }
+
+    void settle() {
+        run.settle();
+    }
+
+    boolean isHeldForEnergy() {
+        return isResting();
+    }
+
+    @Override
+    protected void onTravelled(double metres) {
+        super.onTravelled(metres);
+        if (power != null) {
+            power.onDriven(metres);
+        }
+    }
+
+    @Override
+    public void onHandled() {
+        if (power != null) {
+            power.onHandled();
+        }
+    }
+
+    @Override
+    protected boolean isChoosy() {
+        return power != null;
+    }
+
+    @Override
+    protected boolean canTake(Job of) {
+        return power == null || power.canTake(of);
+    }
+
+    @Override
+    protected boolean needsRest() {
+        return power != null && power.isLow();
+    }
+
+    @Override
+    protected void onIdle() {
+        if (power != null) {
+            power.onIdle();
+        }
+    }
+
+    @Override
+    protected boolean waitsElsewhere() {
+        return power != null || super.waitsElsewhere();
+    }
+
+    @Override
+    protected @Nullable Pose waitingPlace() {
+        if (power != null && power.wantsToCharge()) {
+            return power.placeToCharge();
+        }
+        return power != null && power.isInTheWay() ? home() : super.waitingPlace();
+    }
+
+    @Override
+    protected Pose restingPlace(boolean isOffShift) {
+        return power != null && power.wantsToCharge() ? power.placeToCharge() : super.restingPlace(isOffShift);
+    }
+
+    @Override
+    protected void onAtRest() {
+        if (power != null) {
+            power.onAtRest();
+        }
+    }
+
+    @Override
+    protected void onLeaves(Pose there) {
+        if (power != null) {
+            power.onLeaves(there);
+        }
+    }
+
+    @Override
+    protected Doing shown(Doing ofAll) {
+        return power != null && power.isCharging() && ofAll == Doing.WAITING ? Doing.CHARGING : ofAll;
     }
 }

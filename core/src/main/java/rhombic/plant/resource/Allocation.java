@@ -15,6 +15,8 @@ import rhombic.study.duty.AtShiftEnd;
 /** Brings the jobs and the resources of a plant together. */
 public final class Allocation {
     private static final double BESIDE_METRES = 0.6;
+    /** What is no farther is there. */
+    private static final double NEAR_METRES = 1e-9;
 
     private final Simulator simulator;
     private final List<SkillTally> tallies;
@@ -71,8 +73,14 @@ public final class Allocation {
 
     private void onFree(Resource person) {
         choice.addFree(person);
-        if (person.group().isGoingHome()) {
+        goesToWait(person);
+    }
+
+    /** It goes to where it waits when all that can be given has been given, if it is still free then. */
+    public void goesToWait(Resource person) {
+        if (person.waitsElsewhere()) {
             idle.add(person);
+            changed = true;
         }
     }
 
@@ -182,6 +190,9 @@ public final class Allocation {
             person.job = null;
             if (person.aim == Resource.Aim.JOB) {
                 person.stop(false);
+            }
+            if (!person.holds().isHeld() && person.needsRest()) {
+                person.holds().hold(Hold.ENERGY);
             }
             if (person.holds().isHeld()) {
                 goOff(person);
@@ -376,8 +387,11 @@ public final class Allocation {
             if (--job.missing == 0) {
                 begin(job);
             }
-        } else if (person.isFree()) {
-            person.setDoing(Resource.Doing.WAITING);
+        } else if (job == null) {
+            if (person.isFree() || person.isRestingForEnergy()) {
+                person.setDoing(Resource.Doing.WAITING);
+            }
+            person.onAtRest();
         }
         wake.run();
     }
@@ -386,10 +400,7 @@ public final class Allocation {
     void onStopped(Resource person) {
         if (person.isFree()) {
             person.setDoing(Resource.Doing.WAITING);
-            if (person.group().isGoingHome()) {
-                idle.add(person);
-                changed = true;
-            }
+            goesToWait(person);
         }
         wake.run();
     }
@@ -397,14 +408,27 @@ public final class Allocation {
     /** Another needs the place where it stands. */
     void onInTheWay(Resource person) {
         if (person.canMakeRoom()) {
-            goToWait(person);
+            Pose place = person.waitingPlace();
+            goToRest(person, place == null ? person.home() : place, Resource.Doing.GOING);
         }
     }
 
     private void goToWait(Resource person) {
-        if (person.metresTo(person.home()) > 1e-9) {
-            boolean there = person.goTo(person.home(), Resource.Aim.REST, false);
-            person.setDoing(there ? Resource.Doing.WAITING : Resource.Doing.GOING);
+        Pose place = person.waitingPlace();
+        if (place != null) {
+            goToRest(person, place, Resource.Doing.GOING);
+        }
+    }
+
+    /** @param meanwhile what it does until it is there; then it waits, if it is free */
+    private void goToRest(Resource person, Pose place, Resource.Doing meanwhile) {
+        if (person.metresTo(place) <= NEAR_METRES) {
+            person.onAtRest();
+        } else if (person.goTo(place, Resource.Aim.REST, false)) {
+            person.setDoing(meanwhile == Resource.Doing.GOING ? Resource.Doing.WAITING : meanwhile);
+            person.onAtRest();
+        } else {
+            person.setDoing(meanwhile);
         }
     }
 
@@ -487,16 +511,24 @@ public final class Allocation {
     /** Goes home or to the break area; with nothing but a broken tool it stays where it is. */
     private void goOff(Resource person) {
         boolean home = person.isOffShift();
-        if (!home && !person.holds().isHeldBy(Hold.ON_BREAK)) {
+        boolean isOff = home || person.holds().isHeldBy(Hold.ON_BREAK);
+        if (!isOff && person.holds().isHeldBy(Hold.DOWN)) {
             person.stop(true);
             person.setDoing(Resource.Doing.DOWN);
-            return;
+        } else if (isOff) {
+            Resource.Doing meanwhile = home ? Resource.Doing.OFF_SHIFT : Resource.Doing.ON_BREAK;
+            person.setDoing(meanwhile);
+            goToRest(person, person.restingPlace(home), meanwhile);
+        } else {
+            person.setDoing(Resource.Doing.WAITING);
+            goToWait(person);
         }
-        person.setDoing(home ? Resource.Doing.OFF_SHIFT : Resource.Doing.ON_BREAK);
-        Pose area = person.group().breakArea();
-        Pose rest = home || area == null ? person.home() : area;
-        if (person.metresTo(rest) > 1e-9) {
-            person.goTo(rest, Resource.Aim.REST, false);
+    }
+
+    /** Whoever rests goes on to where it rests now. */
+    public void restElsewhere(Resource person) {
+        if (person.job == null) {
+            goToWait(person);
         }
     }
 

@@ -28,6 +28,7 @@ final class Choice {
     /** Whether all crews choose by the same rule, as they mostly do. */
     private boolean isOfOneRule = true;
     private @Nullable ResourceRule rule;
+    private boolean isAnyChoosy;
     private final NearestResource nearest;
     private final Map<ResourceChoice, ResourceRule> rules = new EnumMap<>(ResourceChoice.class);
 
@@ -62,6 +63,7 @@ final class Choice {
 
     /** One more resource, which is the last by number. */
     void add(Resource resource) {
+        isAnyChoosy |= resource.isChoosy();
         nearest.add(resource);
     }
 
@@ -189,7 +191,7 @@ final class Choice {
         ResourceRule by = null;
         double min = 0;
         for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
-            if (!isFirst && chosen.contains(resources.get(i))) {
+            if (!isFirst && chosen.contains(resources.get(i)) || isAnyChoosy && !resources.get(i).canTake(job)) {
                 continue;
             }
             if (preferred != null && i == preferred.number) {

@@ -83,6 +83,11 @@ public final class Job {
             return true;
         }
 
+        /** Where it ends, for who wants to know how far it leads. */
+        default Pose ends(Job job) {
+            return job.location();
+        }
+
         /** It can't go on for now. */
         void onLeft(Job job);
     }
@@ -133,6 +138,10 @@ public final class Job {
     private long waitingSince;
     private @Nullable Resource preferred;
     private Insistence insistence = Insistence.NO;
+
+    public Owner owner() {
+        return owner;
+    }
 
     public Job(Owner owner, Request order) {
         this.owner = owner;

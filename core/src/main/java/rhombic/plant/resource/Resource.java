@@ -36,7 +36,9 @@ public abstract class Resource {
         /** What it works with is broken. */
         DOWN,
         /** It is on its way, and stands because others are in it. */
-        KEPT
+        KEPT,
+        /** What it drives on is filled up. */
+        CHARGING
     }
 
     /** Why it is on its way. */
@@ -132,6 +134,59 @@ public abstract class Resource {
      */
     public record Handling(String id, Distribution pickUp, Distribution setDown) {}
 
+    /** Whether it has to look at a job before it is given it. */
+    protected boolean isChoosy() {
+        return false;
+    }
+
+    /** Whether it has enough left to do the job; asked of those that are choosy. */
+    protected boolean canTake(Job of) {
+        return true;
+    }
+
+    /** It has nothing to do any more: whether it has to rest before it does something again. */
+    protected boolean needsRest() {
+        return false;
+    }
+
+    /** It has nothing to do, and could do something. */
+    protected void onIdle() {}
+
+    /** Where it waits for something to do, or rests; null: where it is. */
+    protected @Nullable Pose waitingPlace() {
+        return group.isGoingHome() ? home : null;
+    }
+
+    /** Where it spends breaks, or the time off shift. */
+    protected Pose restingPlace(boolean isOffShift) {
+        Pose area = group.breakArea();
+        return isOffShift || area == null ? home : area;
+    }
+
+    /** It stands where it was to wait or to rest. */
+    protected void onAtRest() {}
+
+    /** It leaves for another place. */
+    protected void onLeaves(Pose there) {}
+
+    /** It has picked a piece up, or set one down. */
+    public void onHandled() {}
+
+    /** Whether it goes somewhere to wait, or to rest. */
+    protected boolean waitsElsewhere() {
+        return group.isGoingHome();
+    }
+
+    /** Whether it may do nothing for as long as it has not rested. */
+    protected final boolean isResting() {
+        return holds.isHeldBy(Hold.ENERGY);
+    }
+
+    /** What it shows, of what it does. */
+    protected Doing shown(Doing ofAll) {
+        return ofAll;
+    }
+
     /** How long it was busy up to now, since the start of the run or the end of the warm-up. */
     protected abstract double busyNanos(long now);
 
@@ -153,7 +208,7 @@ public abstract class Resource {
         return job;
     }
 
-    final Pose home() {
+    protected final Pose home() {
         return home;
     }
 
@@ -164,6 +219,12 @@ public abstract class Resource {
     /** Whether its shift, a break or a failure keeps it from more. */
     public final boolean isHeld() {
         return holds.isHeld();
+    }
+
+    /** Whether nothing keeps it from doing something but that it runs down. */
+    final boolean isRestingForEnergy() {
+        return job == null && holds.isHeldBy(Hold.ENERGY) && !holds.isHeldBy(Hold.OFF_SHIFT) && !holds.isHeldBy(Hold.ON_BREAK)
+                && !holds.isHeldBy(Hold.DOWN);
     }
 
     final boolean isOffShift() {
@@ -181,15 +242,19 @@ public abstract class Resource {
     final void setDoing(Doing newDoing) {
         doing = newDoing;
         showDoing();
+        if (newDoing == Doing.WAITING && isFree() && !isUnderWay()) {
+            onIdle();
+        }
     }
 
-    private void showDoing() {
-        onDoing(isKept ? Doing.KEPT : doing, job == null ? null : job.request().kind());
+    /** Shows what it does once more, after that has changed. */
+    protected final void showDoing() {
+        onDoing(isKept ? Doing.KEPT : shown(doing), job == null ? null : job.request().kind());
     }
 
     // ---- where it is
 
-    final boolean isUnderWay() {
+    protected final boolean isUnderWay() {
         return motion.isUnderWay() || road != null && road.isWaitingToSetOut();
     }
 
@@ -203,8 +268,18 @@ public abstract class Resource {
         return motion.pose();
     }
 
+    /** The length of the way from one place to another, for it. */
+    protected final double metres(Pose from, Pose to) {
+        return group.router().metres(from, to);
+    }
+
+    /** How far it has come on the way that it is on. */
+    protected final double metresGone() {
+        return motion.metresGone();
+    }
+
     /** The length of its way there from where it is. */
-    final double metresTo(Pose location) {
+    protected final double metresTo(Pose location) {
         return group.router().metres(pose(), location);
     }
 
@@ -218,6 +293,7 @@ public abstract class Resource {
     /** Sets out for there from where it is, or from where it can brake; says whether it is there at once. */
     final boolean goTo(Pose location, Aim newAim, boolean isLoaded) {
         Goal wanted = new Goal(location, newAim, isLoaded);
+        onLeaves(location);
         boolean turns = turnsTo(wanted);
         if (!turns) {
             halt(false);

@@ -66,6 +66,7 @@ public class Worker extends Resource {
             case OFF_SHIFT -> PersonState.OFF_SHIFT;
             case DOWN -> PersonState.DOWN;
             case KEPT -> PersonState.FOR_TRAFFIC;
+            case CHARGING -> PersonState.CHARGING;
         };
         if (before == state) {
             return;
@@ -91,7 +92,7 @@ public class Worker extends Resource {
     }
 
     @Override
-    protected final void onTravelled(double metres) {
+    protected void onTravelled(double metres) {
         tally.addWalk(metres);
     }
 

@@ -81,6 +81,7 @@ final class Tour implements Job.Owner {
         }
 
         private void finish(TransportOrder done, boolean isTakenUp) {
+            carrier().onHandled();
             if (isTakenUp) {
                 int below = (int) orders.stream().filter(TransportOrder::isInHand).count();
                 done.carriage.onTakenUp(done, carrier().number, below);
@@ -212,6 +213,11 @@ final class Tour implements Job.Owner {
     @Override
     public boolean canLeave(Job given) {
         return !handling.isUnderWay() && orders.stream().noneMatch(TransportOrder::isInHand);
+    }
+
+    @Override
+    public Pose ends(Job given) {
+        return first.to;
     }
 
     @Override

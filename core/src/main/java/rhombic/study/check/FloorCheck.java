@@ -10,6 +10,7 @@ public final class FloorCheck {
 
     /** Warnings and hints, some with a way out. */
     public static List<Problem> of(Study study) {
-        return Stream.of(RouteCheck.of(study), TrafficCheck.of(study), PlaceCheck.of(study)).flatMap(List::stream).toList();
+        return Stream.of(RouteCheck.of(study), TrafficCheck.of(study), BatteryCheck.of(study), PlaceCheck.of(study)).flatMap(List::stream)
+                .toList();
     }
 }

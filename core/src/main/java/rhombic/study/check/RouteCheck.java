@@ -91,6 +91,10 @@ public final class RouteCheck {
         if (group instanceof Crew people) {
             study.find(people.breakArea()).ifPresent(area -> places.put(area.name(), area.placement().pose()));
         }
+        if (group instanceof Fleet fleet) {
+            fleet.battery().flatMap(battery -> study.find(battery.at()))
+                    .ifPresent(area -> places.put(area.name(), area.placement().pose()));
+        }
         return places;
     }
 

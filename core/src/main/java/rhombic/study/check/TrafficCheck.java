@@ -15,6 +15,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Aisle;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
@@ -46,6 +47,7 @@ final class TrafficCheck {
         }
         TrafficCheck check = new TrafficCheck(study, groups, net, space.get());
         groups.forEach(check::parking);
+        check.charging();
         groups.forEach(check::stops);
         check.circles();
         return check.problems;
@@ -63,6 +65,21 @@ final class TrafficCheck {
                 return;
             }
         }
+    }
+
+    private void charging() {
+        study.elements().stream().filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast).forEach(area -> {
+            for (int i = 0; i < area.places(); i++) {
+                List<Integer> under = sections.overlapping(sections.standing(Layout.charging(area, i)));
+                if (!under.isEmpty()) {
+                    problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.name(),
+                            "It lies on " + sections.sections().get(under.getFirst()).name()
+                                    + ", and others drive through those that charge",
+                            "Move it beside the aisle"));
+                    return;
+                }
+            }
+        });
     }
 
     /** Who picks up or sets down on an aisle keeps all others waiting. */

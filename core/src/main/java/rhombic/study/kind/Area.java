@@ -1,7 +1,7 @@
 package rhombic.study.kind;
 
 /** A part of the floor with a purpose. */
-public sealed interface Area extends PlantElement permits BreakArea {
+public sealed interface Area extends PlantElement permits BreakArea, ChargingArea {
     @Override
     Area with(Basics basics);
 

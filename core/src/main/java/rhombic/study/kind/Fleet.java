@@ -11,6 +11,7 @@ import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.study.duty.Battery;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
@@ -32,8 +33,10 @@ import rhombic.study.value.StudyException;
  * @param driving how they move
  * @param loading how long pieces take to be picked up and set down
  * @param dispatching the rules that they go by
+ * @param battery what each drives on; empty: they never run down
  */
-public record Fleet(Basics basics, Form form, int vehicles, int capacity, Driving driving, Loading loading, Dispatching dispatching)
+public record Fleet(Basics basics, Form form, int vehicles, int capacity, Driving driving, Loading loading, Dispatching dispatching,
+        Optional<Battery> battery)
         implements
             ResourceGroup {
     public static final int MAX_VEHICLES = 500;
@@ -69,7 +72,10 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
                     Loading::withSetDownTime).within(Fleet::loading, Fleet::with),
             Dispatching.resourceRule("vehicleRule").within(Fleet::dispatching, Fleet::with),
             Dispatching.JOB_RULE.within(Fleet::dispatching, Fleet::with), Dispatching.IDLE_AT.within(Fleet::dispatching, Fleet::with),
-            Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with)),
+            Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with),
+            Field.optional("battery", "What each drives on; missing: they never run down.", new FieldType.Maybe<>(Battery.TYPE),
+                    Optional.empty(),
+                    Fleet::battery, Fleet::withBattery)),
             Fleet::usual, (basics, types) -> usual(basics)
                     .with(Driving.USUAL.withAcceleration(Optional.of(Quantity.parse("0.5 m/s²", Dimension.ACCELERATION)))
                             .withSafeDistance(Optional.of(Quantity.parse("0.5 m", Dimension.LENGTH))))
@@ -212,7 +218,7 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
     }
 
     private static Fleet usual(Basics basics) {
-        return new Fleet(basics, Form.FORKLIFT, 1, 1, Driving.USUAL, new Loading(NO_TIME, NO_TIME), Dispatching.USUAL);
+        return new Fleet(basics, Form.FORKLIFT, 1, 1, Driving.USUAL, new Loading(NO_TIME, NO_TIME), Dispatching.USUAL, Optional.empty());
     }
 
     @Override
@@ -293,27 +299,31 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
 
     @Override
     public Fleet with(Basics newBasics) {
-        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching);
+        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching, battery);
     }
 
     public Fleet withForm(Form newForm) {
-        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching);
+        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching, battery);
     }
 
     public Fleet withVehicles(int newVehicles) {
-        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching);
+        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching, battery);
     }
 
     public Fleet withCapacity(int newCapacity) {
-        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching);
+        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching, battery);
     }
 
     public Fleet with(Driving newDriving) {
-        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching);
+        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching, battery);
     }
 
     public Fleet with(Loading newLoading) {
-        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching);
+        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching, battery);
+    }
+
+    public Fleet withBattery(Optional<Battery> newBattery) {
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, newBattery);
     }
 
     /** With its rules changed. */
@@ -333,6 +343,18 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
 
     @Override
     public Fleet with(Dispatching newDispatching) {
-        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching);
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching, battery);
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(Basics basics, Form form, int vehicles, int capacity, Driving driving, Loading loading, Dispatching dispatching,
+            @Nullable Battery battery) implements Serializable {
+        private Object readResolve() {
+            return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, Optional.ofNullable(battery));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(basics, form, vehicles, capacity, driving, loading, dispatching, battery.orElse(null));
     }
 }

@@ -12,7 +12,9 @@ public enum PersonState {
     /** It sets down what it has carried. */
     SETTING_DOWN("setting down", 'U', true),
     /** It stands because others are in its way. */
-    FOR_TRAFFIC("waiting for traffic", 'F', true);
+    FOR_TRAFFIC("waiting for traffic", 'F', true),
+    /** Its battery is charged or swapped. */
+    CHARGING("charging", 'B', false);
 
     private final String word;
     private final char letter;
@@ -52,7 +54,7 @@ public enum PersonState {
     public boolean usesTool() {
         return switch (this) {
             case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING, PICKING_UP, SETTING_DOWN -> true;
-            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC -> false;
+            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING -> false;
         };
     }
 

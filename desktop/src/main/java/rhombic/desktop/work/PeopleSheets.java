@@ -74,6 +74,7 @@ final class PeopleSheets {
             case OFF_SHIFT -> "Off";
             case DOWN -> "Down";
             case FOR_TRAFFIC -> "Traffic";
+            case CHARGING -> "Charge";
         };
     }
 

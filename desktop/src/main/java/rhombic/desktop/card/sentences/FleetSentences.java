@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.chance.Distribution;
@@ -22,11 +23,20 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Crew;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.Battery;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
+import rhombic.study.kind.PlantElement;
 
 /** What the card of a fleet says. */
 final class FleetSentences {
     private static final int MAX_NAMED = 5;
+
+    private static final String WHERE_THEY_PARK = "where they park";
+    private static final String CHARGED = "charged";
+    private static final String SWAPPED = "swapped for a full one";
+    private static final String ONLY_THEN = "only then";
+    private static final String WHEN_IDLE = "and whenever there is nothing to do";
 
     private final Study study;
     private final Fleet fleet;
@@ -42,7 +52,7 @@ final class FleetSentences {
         FleetSentences sentences = new FleetSentences(study, fleet);
         List<Sentence> all = new ArrayList<>(
                 List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.dispatching.rules(),
-                        sentences.ways(), DutySentences.calendarOf(study, fleet)));
+                        sentences.ways(), sentences.battery(), DutySentences.calendarOf(study, fleet)));
         FailureSentences failures = FailureSentences.of(study, fleet);
         all.addAll(failures.all());
         all.add(new Sentence(failures.add()));
@@ -119,6 +129,76 @@ final class FleetSentences {
                         "How far they keep from each other, such as 0.5 m; empty: they pass through each other", Dimension.LENGTH,
                         Fleet.Driving::withSafeDistance),
                 new Words(" from each other."));
+    }
+
+    private Sentence battery() {
+        if (fleet.battery().isEmpty()) {
+            return new Sentence(new Words("They never run down. "),
+                    act("add battery", "+ battery", fleet(f -> f.withBattery(Optional.of(Battery.USUAL)))));
+        }
+        Battery battery = fleet.battery().get();
+        List<String> places = new ArrayList<>(List.of(WHERE_THEY_PARK));
+        study.elements().stream().filter(ChargingArea.class::isInstance).map(PlantElement::name).forEach(places::add);
+        return new Sentence(new Words("A full battery lasts "),
+                typed("range", battery.range().toString(), battery.range().toString(), "A length such as 8 km",
+                        text -> battery(b -> b.withRange(Quantity.parse(text, Dimension.LENGTH)))),
+                new Words(" of driving, "),
+                typed("standby", battery.standby().map(time -> time + " of standing").orElse("any time of standing"),
+                        battery.standby().map(Quantity::toString).orElse(""), "A time such as 20 h; empty: standing takes nothing",
+                        text -> battery(
+                                b -> b.withStandby(text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.TIME))))),
+                new Words(" or "),
+                typed("liftings", battery.liftings().isPresent() ? battery.liftings().getAsInt() + " pieces" : "any number of pieces",
+                        battery.liftings().isPresent() ? String.valueOf(battery.liftings().getAsInt()) : "",
+                        "How many pieces are picked up or set down with a full one, such as 2000; empty: that takes nothing",
+                        text -> battery(b -> b.withLiftings(
+                                text.isBlank()
+                                        ? OptionalInt.empty()
+                                        : OptionalInt.of(Typed.whole(text, "The pieces that a battery lasts"))))),
+                new Words(" picked up or set down. Below "),
+                level("charge below", battery.chargeBelow(), (b, now) -> b.withLevels(now, b.leaveAt())),
+                new Words(" it is "),
+                picked("swaps", battery.swaps() ? SWAPPED : CHARGED, List.of(CHARGED, SWAPPED),
+                        text -> battery(b -> b.withSwaps(text.equals(SWAPPED)))),
+                new Words(battery.swaps() ? " in " : ", from empty to full in "),
+                typed("charge time", battery.chargeTime().toString(), battery.chargeTime().toString(), "A time such as 1 h",
+                        text -> battery(b -> b.withChargeTime(Quantity.parse(text, Dimension.TIME)))),
+                new Words(", "),
+                picked("charges at", battery.at().isEmpty() ? WHERE_THEY_PARK : "at " + battery.at(),
+                        places.stream().map(place -> place.equals(WHERE_THEY_PARK) ? place : "at " + place).toList(),
+                        text -> battery(b -> b.withAt(text.equals(WHERE_THEY_PARK) ? "" : text.substring("at ".length())))),
+                new Words(", "),
+                picked("when idle", battery.whenIdle() ? WHEN_IDLE : ONLY_THEN, List.of(ONLY_THEN, WHEN_IDLE),
+                        text -> battery(b -> b.withWhenIdle(text.equals(WHEN_IDLE)))),
+                new Words("; from "), level("leave at", battery.leaveAt(), (b, now) -> b.withLevels(b.chargeBelow(), now)),
+                new Words(" on they take orders again. "),
+                act("take out battery", "take it out", fleet(f -> f.withBattery(Optional.empty()))));
+    }
+
+    private interface Level {
+        Battery with(Battery battery, Quantity level);
+    }
+
+    private Part level(String id, Quantity now, Level change) {
+        return typed(id, now.toString(), now.toString(), "A level such as 20 %",
+                text -> battery(b -> change.with(b, Quantity.parse(text, Dimension.SHARE))));
+    }
+
+    private UnaryOperator<Study> battery(UnaryOperator<Battery> change) {
+        return fleet(f -> f.withBattery(f.battery().map(change)));
+    }
+
+    static List<Sentence> charging(Study study, ChargingArea area) {
+        String users = study.groups().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
+                .filter(one -> one.battery().filter(battery -> battery.at().equals(area.name())).isPresent()).map(Fleet::name)
+                .collect(Collectors.joining(" and "));
+        return List.of(new Sentence(
+                typed("places", area.places() == 1 ? "1 vehicle" : area.places() + " vehicles", String.valueOf(area.places()),
+                        "A whole number from 1 to 100",
+                        text -> s -> s.changed(area.name(), e -> ((ChargingArea) e).withPlaces(Typed.whole(text, "The places")))),
+                new Words(" at a time. " + (users.isEmpty()
+                        ? "No fleet charges here yet: say so on its card, at its battery."
+                        : users + " charges here."))));
     }
 
     /** What they carry, so that nobody has to look for it; where they carry nothing yet, the links that they could carry. */

@@ -23,6 +23,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
@@ -58,6 +59,7 @@ public final class Sentences {
             case Fleet fleet -> FleetSentences.of(study, fleet);
             case BreakArea area -> List.of(new Sentence(words("People of "
                     + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
+            case ChargingArea area -> FleetSentences.charging(study, area);
             case Aisle aisle -> SiteSentences.of(study, aisle);
             case Structure structure -> SiteSentences.of(structure);
             case GoodsOut out -> List.of(new Sentence(

@@ -8,6 +8,7 @@ import rhombic.scene.Scene;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.BreakArea;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Column;
 import rhombic.study.kind.Conveyor;
@@ -50,6 +51,7 @@ public final class Bodies {
             case Buffer buffer -> made.of(buffer.footprint(), () -> rollers(buffer.footprint()));
             case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
             case Fleet fleet -> made.of(List.of("fleet", fleet.footprint(), fleet.vehicles()), () -> VehicleForm.parking(fleet));
+            case ChargingArea area -> made.of(List.of("charging", area.places(), area.footprint()), () -> VehicleForm.chargers(area));
             case BreakArea area -> made.of("break area", () -> PersonForm.breakArea(area.usualSize()));
             case Aisle aisle -> made.of(List.of("aisle", aisle.line(), aisle.width(), aisle.direction(), aisle.users()),
                     () -> SiteForm.aisle(aisle));

@@ -46,6 +46,7 @@ public final class StatePattern {
             case PICKING_UP, SETTING_DOWN -> Pattern.UPRIGHT;
             case STANDING_BY -> Pattern.DOTS;
             case FOR_TRAFFIC -> Pattern.HATCHED;
+            case CHARGING -> Pattern.UPRIGHT;
             case WAITING -> Pattern.BASE_LINE;
             case ON_BREAK -> Pattern.OUTLINED;
             case DOWN -> Pattern.CROSSED;

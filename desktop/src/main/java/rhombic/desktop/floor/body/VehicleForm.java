@@ -4,11 +4,16 @@ import java.util.EnumMap;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 
 /** The bodies of vehicles, looking east, and where they park. */
 public final class VehicleForm {
+    private static final int IN_ROW = 12;
     private static final double SEAT = 0.55;
 
     private final Map<Fleet.Form, TriangleMesh> made = new EnumMap<>(Fleet.Form.class);
@@ -109,15 +114,34 @@ public final class VehicleForm {
 
     /** A place for each of them, marked on the floor. */
     static TriangleMesh parking(Fleet fleet) {
-        Footprint size = fleet.footprint();
+        return places(fleet.footprint(), fleet.vehicles(), Swatch.OCHRE).mesh();
+    }
+
+    /** Places marked on the floor, each with a cabinet and its cable before it. */
+    static TriangleMesh chargers(ChargingArea area) {
+        Footprint size = area.footprint();
+        MeshMaker maker = places(size, area.places(), Swatch.VERDIGRIS);
+        ChargingArea inMiddle = (ChargingArea) area.placed(Placement.at(0, 0));
+        for (int i = 0; i < area.places(); i++) {
+            Pose at = Layout.charging(inMiddle, i);
+            double rows = (area.places() + IN_ROW - 1) / IN_ROW;
+            double y = at.y() + size.widthMetres() / rows / 2 - 0.2;
+            maker.box(at.x(), y, 0, 0.5, 0.28, 1.35, Swatch.BODY, Swatch.BODY_EDGE).bar(at.x(), y - 0.15, 1.05, 0.34, 0.02, 0.16,
+                    Swatch.VERDIGRIS);
+            maker.limb(new Point(at.x() + 0.2, y - 0.15, 0.95), new Point(at.x() + 0.2, y - 0.3, 0.35), 0.05, Swatch.INK);
+        }
+        return maker.mesh();
+    }
+
+    private static MeshMaker places(Footprint size, int count, Swatch line) {
         double l = size.lengthMetres() / 2;
         double w = size.widthMetres() / 2;
         MeshMaker maker = new MeshMaker().bar(0, 0, 0, 2 * l, 2 * w, 0.012, Swatch.MAT);
-        int inRow = Math.min(12, fleet.vehicles());
+        int inRow = Math.min(IN_ROW, count);
         for (int i = 0; i <= inRow; i++) {
             double x = -l + 2 * l * i / inRow;
-            maker.ribbon(x, -w, x, w, 0.06, 0.016, Swatch.OCHRE);
+            maker.ribbon(x, -w, x, w, 0.06, 0.016, line);
         }
-        return maker.ribbon(-l, w, l, w, 0.06, 0.016, Swatch.OCHRE).mesh();
+        return maker.ribbon(-l, w, l, w, 0.06, 0.016, line);
     }
 }

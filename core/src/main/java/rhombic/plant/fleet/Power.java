@@ -1,0 +1,213 @@
+package rhombic.plant.fleet;
+
+import org.jspecify.annotations.Nullable;
+import rhombic.kernel.Event;
+import rhombic.kernel.Simulator;
+import rhombic.plant.activity.Hold;
+import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Job;
+import rhombic.space.Pose;
+import rhombic.study.duty.Battery;
+
+/**
+ * What is left in the battery of one vehicle. It runs down with the way, the time and what is picked up and set down, and is reckoned when it is asked for; the
+ * one event is when it is to charge, to go again or is full.
+ */
+final class Power extends Event {
+    /** So much of a full one is nothing. */
+    private static final double TINY = 1e-9;
+    private static final double NANOS = 1e9;
+    private static final double NEAR_METRES = 1e-6;
+
+    private final Simulator simulator;
+    private final Allocation allocation;
+    private final Vehicle vehicle;
+    private final Battery battery;
+    private final Chargers.@Nullable Area area;
+    private final double speed;
+    /** As it was at that time, but for the way since it set out last. */
+    private double level = 1;
+    private long sinceNanos;
+    private boolean isCharging;
+    private boolean isTooLow;
+    private @Nullable Pose place;
+
+    /**
+     * @param area null: it charges where it parks
+     * @param speed metres per second, to reckon how long a way takes
+     */
+    Power(Simulator simulator, Allocation allocation, Vehicle vehicle, Battery battery, Chargers.@Nullable Area area, double speed) {
+        super(true);
+        this.simulator = simulator;
+        this.allocation = allocation;
+        this.vehicle = vehicle;
+        this.battery = battery;
+        this.area = area;
+        this.speed = speed;
+    }
+
+    /** The part of a full one that is left now. */
+    double level() {
+        double seconds = (simulator.nowNanos() - sinceNanos) / NANOS;
+        double now = isCharging
+                ? battery.swaps() ? level : level + seconds / battery.chargeTime().inBaseUnit()
+                : level - battery.taken(vehicle.metresUnderWay(), seconds, 0);
+        return Math.clamp(now, 0, 1);
+    }
+
+    private void book(double now) {
+        level = now;
+        sinceNanos = simulator.nowNanos();
+    }
+
+    /** It has come so far. */
+    void onDriven(double metres) {
+        double seconds = (simulator.nowNanos() - sinceNanos) / NANOS;
+        book(Math.max(0, level - battery.taken(metres, seconds, 0)));
+    }
+
+    void onHandled() {
+        level = Math.max(0, level - battery.taken(0, 0, 1));
+    }
+
+    boolean isCharging() {
+        return isCharging;
+    }
+
+    // ---- what it can still do
+
+    boolean isLow() {
+        return level() < battery.chargeBelow().inBaseUnit() - TINY;
+    }
+
+    /** Whether it could do the job and come to a charger after it. */
+    boolean canTake(Job job) {
+        Pose ends = job.owner().ends(job);
+        double metres = vehicle.metresToward(job.location()) + vehicle.metresBetween(job.location(), ends) + metresToCharger(ends);
+        boolean can = level() - battery.taken(metres, metres / speed, 2) >= 0;
+        if (!can && !isCharging && level() < 1 - TINY) {
+            isTooLow = true;
+            simulator.cancel(this);
+            simulator.schedule(this, 0);
+        }
+        return can;
+    }
+
+    private double metresToCharger(Pose from) {
+        if (area == null) {
+            return vehicle.metresBetween(from, vehicle.parks());
+        }
+        return area.places().stream().mapToDouble(one -> vehicle.metresBetween(from, one)).min().orElse(0);
+    }
+
+    double metresTo(Pose there) {
+        return vehicle.metresToward(there);
+    }
+
+    // ---- where it charges
+
+    /** Where it goes to charge; where it parks if all places are taken. */
+    Pose placeToCharge() {
+        if (area == null) {
+            place = vehicle.parks();
+            return vehicle.parks();
+        }
+        Pose taken = area.take(this);
+        place = taken;
+        return taken == null ? vehicle.parks() : taken;
+    }
+
+    boolean wantsToCharge() {
+        return vehicle.isHeldForEnergy() || isCharging || battery.whenIdle() && level() < 1 - TINY;
+    }
+
+    /** Whether it stands where others are to charge. */
+    boolean isInTheWay() {
+        Pose taken = place;
+        return area != null && taken != null && isAt(taken);
+    }
+
+    /** A place to charge is free. */
+    void onPlaceFree() {
+        allocation.restElsewhere(vehicle);
+    }
+
+    private boolean isAt(Pose there) {
+        return vehicle.pose().distanceTo(there) <= NEAR_METRES;
+    }
+
+    /** It stands where it was to wait. */
+    void onAtRest() {
+        Pose taken = area == null ? vehicle.parks() : place;
+        if (taken != null && isAt(taken) && !isCharging && level() < 1 - TINY) {
+            book(level());
+            isCharging = true;
+            vehicle.showsOtherwise();
+            scheduleCharge();
+        }
+    }
+
+    private void scheduleCharge() {
+        simulator.cancel(this);
+        double time = battery.chargeTime().inBaseUnit();
+        double goal = vehicle.isHeldForEnergy() && level() < battery.leaveAt().inBaseUnit() - TINY ? battery.leaveAt().inBaseUnit() : 1;
+        simulator.schedule(this, Math.round((battery.swaps() ? time : (goal - level()) * time) * NANOS));
+    }
+
+    /** It has nothing to do: the time comes when it has to charge. */
+    void onIdle() {
+        if (!isCharging && battery.standby().isPresent()) {
+            double left = Math.max(0, level() - battery.chargeBelow().inBaseUnit());
+            simulator.cancel(this);
+            simulator.schedule(this, Math.round(left * battery.standby().get().inBaseUnit() * NANOS) + 1);
+        }
+    }
+
+    /** It leaves for there. */
+    void onLeaves(Pose there) {
+        simulator.cancel(this);
+        if (isCharging) {
+            book(level());
+            isCharging = false;
+        }
+        Pose taken = place == null ? vehicle.parks() : place; // who goes to where it parks may wait for a place there
+        if (taken.distanceTo(there) > NEAR_METRES) {
+            place = null;
+            if (area != null) {
+                area.leave(this);
+            }
+        }
+    }
+
+    @Override
+    protected void occur() {
+        if (isCharging) {
+            onCharged();
+        } else if (vehicle.isFree() && (isTooLow || level() <= battery.chargeBelow().inBaseUnit() + TINY)) {
+            allocation.setDuty(vehicle, Hold.ENERGY, true);
+        }
+        isTooLow = false;
+        vehicle.settle();
+    }
+
+    private void onCharged() {
+        book(battery.swaps() ? 1 : level());
+        boolean isFull = level >= 1 - TINY;
+        if (isFull) {
+            level = 1;
+            isCharging = false;
+        }
+        if (vehicle.isHeldForEnergy()) {
+            allocation.setDuty(vehicle, Hold.ENERGY, false);
+        }
+        if (isFull) {
+            allocation.noteChange();
+            if (vehicle.isFree()) {
+                allocation.goesToWait(vehicle);
+            }
+            vehicle.showsOtherwise();
+        } else if (isCharging) {
+            scheduleCharge();
+        }
+    }
+}

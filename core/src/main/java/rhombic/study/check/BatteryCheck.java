@@ -1,0 +1,76 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Battery;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.ChargingArea;
+import rhombic.study.kind.Fleet;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.way.AisleNet;
+
+/** Whether vehicles come to where they charge before they have run down. */
+final class BatteryCheck {
+    private final Study study;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private BatteryCheck(Study study) {
+        this.study = study;
+    }
+
+    static List<Problem> of(Study study) {
+        BatteryCheck check = new BatteryCheck(study);
+        study.groups().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
+                .forEach(fleet -> fleet.battery().ifPresent(battery -> check.fleet(fleet, battery)));
+        return check.problems;
+    }
+
+    private void fleet(Fleet fleet, Battery battery) {
+        Optional<ChargingArea> area = study.find(battery.at()).filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast);
+        if (!battery.at().isEmpty() && area.isEmpty()) {
+            problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CREW, fleet.name(),
+                    "Its charging area \u201c" + battery.at() + "\u201d is not there, so its " + fleet.memberWord(true)
+                            + " charge where they park",
+                    "Place a charging area, or choose another",
+                    Problem.Fix.of("Charge where they park", fleet, e -> ((Fleet) e).withBattery(Optional.of(battery.withAt(""))))));
+        }
+        Pose charger = area.map(one -> Layout.charging(one, 0)).orElseGet(() -> Layout.home(fleet, 0));
+        AisleNet net = AisleNet.of(study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), false);
+        for (Link link : study.links()) {
+            Optional<PlantElement> from = study.find(link.from());
+            Optional<PlantElement> to = study.find(link.to());
+            boolean carries = link.travel() instanceof Travel.Carried carried && fleet.meets(carried.need());
+            if (carries && from.isPresent() && to.isPresent()) {
+                Pose begins = Layout.outlet(from.get(), link.fromPort());
+                Pose ends = Layout.inlet(to.get(), link.toPort());
+                double metres = metres(fleet, net, charger, begins) + metres(fleet, net, begins, ends) + metres(fleet, net, ends, charger);
+                if (battery.taken(metres, metres / fleet.driving().speed().inBaseUnit(), 2) > 1) {
+                    problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CREW, fleet.name(), String.format(Locale.ROOT,
+                            "A full battery does not last from where it charges to %s, on to %s and back: %.0f m, so nobody carries there",
+                            link.from(), link.to(), metres), "Charge nearer by, or give it a battery that lasts longer"));
+                    return; // one is enough to be told
+                }
+            }
+        }
+    }
+
+    private static double metres(Fleet fleet, AisleNet net, Pose from, Pose to) {
+        double straight = Math.hypot(to.x() - from.x(), to.y() - from.y());
+        if (fleet.travel() != TravelChoice.ON_AISLES || net.isEmpty()) {
+            return straight;
+        }
+        AisleNet.Stop begins = net.stop(from.x(), from.y()).orElseThrow();
+        AisleNet.Stop ends = net.stop(to.x(), to.y()).orElseThrow();
+        return net.course(begins, ends, 1, 0)
+                .map(course -> begins.away() + ends.away() + course.parts().stream().mapToDouble(AisleNet.Part::metres).sum())
+                .orElse(straight);
+    }
+}
