@@ -385,6 +385,10 @@ public abstract class Resource {
         if (!isUnderWay()) {
             return;
         }
+        if (road == null && motion.brakingMetres() == 0) {
+            endHere();
+            return;
+        }
         if (road == null) {
             motion.hold();
         } else {
