@@ -73,7 +73,9 @@ public final class Allocation {
 
     private void onFree(Resource person) {
         choice.addFree(person);
-        goesToWait(person);
+        if (person.waitsElsewhere()) {
+            idle.add(person);
+        }
     }
 
     /** It goes to where it waits when all that can be given has been given, if it is still free then. */
