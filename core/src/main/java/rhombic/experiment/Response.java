@@ -103,7 +103,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
             boolean canBe = switch (state) {
                 case DOWN -> !group.basics().duty().failures().isEmpty();
                 case PICKING_UP, SETTING_DOWN -> !group.arePeople();
-                case CHARGING -> group instanceof Fleet fleet && fleet.battery().isPresent();
+                case CHARGING, TO_CHARGE -> group instanceof Fleet fleet && fleet.battery().isPresent();
                 case FOR_TRAFFIC -> group.roadSpace().isPresent();
                 case WORKING, CHANGEOVER, SERVICE, REPAIR -> group.arePeople();
                 case CARRYING, WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT -> true;

@@ -21,9 +21,9 @@ public record PersonFigures(String name, Map<PersonState, Double> shares, long j
         return shares.getOrDefault(state, 0.0);
     }
 
-    /** Part of all time on duty: neither on a break nor off shift. */
+    /** Part of all time on duty: neither on a break nor off shift, nor kept from everything by an empty battery. */
     public double onDuty() {
-        return 1 - share(PersonState.ON_BREAK) - share(PersonState.OFF_SHIFT);
+        return 1 - share(PersonState.ON_BREAK) - share(PersonState.OFF_SHIFT) - share(PersonState.CHARGING) - share(PersonState.TO_CHARGE);
     }
 
     /** Busy part of all time. */

@@ -143,7 +143,7 @@ public final class PeopleScene {
             case WORKING, CHANGEOVER, SERVICE, REPAIR, PICKING_UP, SETTING_DOWN -> Posture.WORKS;
             case CARRYING -> Posture.CARRIES;
             case ON_BREAK -> Posture.SITS;
-            case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING -> Posture.STANDS;
+            case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING, TO_CHARGE -> Posture.STANDS;
         };
     }
 

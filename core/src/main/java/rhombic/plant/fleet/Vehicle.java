@@ -153,6 +153,9 @@ final class Vehicle extends Worker {
 
     @Override
     protected Doing shown(Doing ofAll) {
-        return power != null && power.isCharging() && ofAll == Doing.WAITING ? Doing.CHARGING : ofAll;
+        if (power == null || ofAll != Doing.WAITING) {
+            return ofAll;
+        }
+        return power.isCharging() ? Doing.CHARGING : isHeldForEnergy() ? Doing.TO_CHARGE : ofAll;
     }
 }

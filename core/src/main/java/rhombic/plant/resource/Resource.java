@@ -38,7 +38,9 @@ public abstract class Resource {
         /** It is on its way, and stands because others are in it. */
         KEPT,
         /** What it drives on is filled up. */
-        CHARGING
+        CHARGING,
+        /** It waits for a place where what it drives on is filled up. */
+        TO_CHARGE
     }
 
     /** Why it is on its way. */

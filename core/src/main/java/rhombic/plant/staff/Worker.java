@@ -67,6 +67,7 @@ public class Worker extends Resource {
             case DOWN -> PersonState.DOWN;
             case KEPT -> PersonState.FOR_TRAFFIC;
             case CHARGING -> PersonState.CHARGING;
+            case TO_CHARGE -> PersonState.TO_CHARGE;
         };
         if (before == state) {
             return;

@@ -14,7 +14,9 @@ public enum PersonState {
     /** It stands because others are in its way. */
     FOR_TRAFFIC("waiting for traffic", 'F', true),
     /** Its battery is charged or swapped. */
-    CHARGING("charging", 'B', false);
+    CHARGING("charging", 'B', false),
+    /** It has to charge before it does something again, and all chargers are taken. */
+    TO_CHARGE("waiting to charge", 'E', false);
 
     private final String word;
     private final char letter;
@@ -54,12 +56,12 @@ public enum PersonState {
     public boolean usesTool() {
         return switch (this) {
             case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING, PICKING_UP, SETTING_DOWN -> true;
-            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING -> false;
+            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING, TO_CHARGE -> false;
         };
     }
 
-    /** Whether the person is on duty. */
+    /** Whether the person is on duty, and not kept from everything by an empty battery. */
     public boolean isOnDuty() {
-        return this != ON_BREAK && this != OFF_SHIFT;
+        return this != ON_BREAK && this != OFF_SHIFT && this != CHARGING && this != TO_CHARGE;
     }
 }

@@ -18,7 +18,6 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Fleet;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Bend;
@@ -33,6 +32,8 @@ public final class Scenery {
     private static final double TRACK_DEEP_METRES = 0.08;
     private static final double STEP_METRES = 0.3;
     private static final double LEG_PITCH_METRES = 1.6;
+    /** What is no higher is painted on the floor. */
+    private static final double PAINTED_METRES = 0.1;
     private static final double SHADOW_OVER_METRES = 0.5;
     private static final double SHADOW_ASIDE_METRES = 0.16;
     /** Corners of the texture of a shadow that is soft all round, and of one that is soft at its sides. */
@@ -175,7 +176,7 @@ public final class Scenery {
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
         for (PlantElement element : study.elements()) {
-            if (element instanceof Aisle || element instanceof Fleet) {
+            if (element.footprint().heightMetres() <= PAINTED_METRES) {
                 continue; // what is painted on the floor casts no shadow
             }
             element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));

@@ -75,6 +75,7 @@ final class PeopleSheets {
             case DOWN -> "Down";
             case FOR_TRAFFIC -> "Traffic";
             case CHARGING -> "Charge";
+            case TO_CHARGE -> "To charge";
         };
     }
 

@@ -198,7 +198,7 @@ final class FleetSentences {
                         text -> s -> s.changed(area.name(), e -> ((ChargingArea) e).withPlaces(Typed.whole(text, "The places")))),
                 new Words(" at a time. " + (users.isEmpty()
                         ? "No fleet charges here yet: say so on its card, at its battery."
-                        : users + " charges here."))));
+                        : "For " + users + "."))));
     }
 
     /** What they carry, so that nobody has to look for it; where they carry nothing yet, the links that they could carry. */

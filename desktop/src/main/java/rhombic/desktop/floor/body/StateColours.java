@@ -40,7 +40,7 @@ public final class StateColours {
             case CARRYING, WALKING, PICKING_UP, SETTING_DOWN -> MOVING;
             case STANDING_BY -> SOMEBODY;
             case FOR_TRAFFIC -> ABNORMAL;
-            case CHARGING -> NEITHER;
+            case CHARGING, TO_CHARGE -> NEITHER;
             case WAITING -> NEITHER;
             case ON_BREAK, OFF_SHIFT -> PAPER;
             case DOWN -> FAULT;

@@ -47,6 +47,7 @@ public final class StatePattern {
             case STANDING_BY -> Pattern.DOTS;
             case FOR_TRAFFIC -> Pattern.HATCHED;
             case CHARGING -> Pattern.UPRIGHT;
+            case TO_CHARGE -> Pattern.DOTS;
             case WAITING -> Pattern.BASE_LINE;
             case ON_BREAK -> Pattern.OUTLINED;
             case DOWN -> Pattern.CROSSED;
