@@ -6,6 +6,7 @@ import java.util.function.ToDoubleFunction;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
 import rhombic.study.kind.Fleet;
@@ -48,7 +49,8 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
     private static final List<String> MORE_IS_BETTER = List.of("throughput", "throughput per planned hour", "out");
     private static final List<String> LESS_IS_BETTER = List.of("lead time mean", "lead time 95th percentile", "inside mean", "scrapped",
             "turned away", "loss", "content mean", "stay mean", "wait mean", "waited", "blocked mean", "wait for crew mean", "move mean",
-            "full", "standing", "blocked", "starved", "waiting for crew", "down", "waiting for repair", "walked");
+            "full", "standing", "blocked", "starved", "waiting for crew", "down", "waiting for repair", "walked", "response time mean",
+            "response time 95th percentile", "vehicles waiting for traffic");
 
     /** Names it among all of the study: its place, a colon and what it is; or, of the whole plant, only that. */
     public String key() {
@@ -96,6 +98,8 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         List<Response> all = new ArrayList<>(List.of(crew(index, name, "utilisation", "1", CrewFigures::utilisation),
                 crew(index, name, "jobs", "", CrewFigures::jobs),
                 crew(index, name, group.arePeople() ? "walked" : "driven", "m", CrewFigures::metres)));
+        all.add(new Response(name, "response time mean", "s", run -> response(run, name).mean()));
+        all.add(new Response(name, "response time 95th percentile", "s", run -> response(run, name).p95()));
         if (!group.arePeople()) {
             all.add(crew(index, name, "driven loaded", "m", CrewFigures::metresLoaded));
         }
@@ -114,6 +118,11 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
             }
         }
         return all;
+    }
+
+    /** How long what asks for the group waits until somebody is there. */
+    private static StayFigures response(RunFigures run, String group) {
+        return run.skills().stream().filter(skill -> skill.name().equals(group)).findFirst().orElseThrow().response();
     }
 
     private static Response crew(int index, String place, String name, String unit, ToDoubleFunction<CrewFigures> value) {

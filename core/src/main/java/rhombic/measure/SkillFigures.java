@@ -8,12 +8,13 @@ import java.io.Serializable;
  * @param neededByHour people busy with what asked for it, walking included, on average in each hour of the day, from midnight;
  *     NaN for hours in which nothing was measured
  * @param waitMean how long what asked for it waited until somebody was there, in seconds
+ * @param response the same with percentiles
  */
-public record SkillFigures(String name, double[] neededByHour, long jobs, double waitMean) implements Serializable {
+public record SkillFigures(String name, double[] neededByHour, long jobs, double waitMean, StayFigures response) implements Serializable {
     @Override
     public boolean equals(Object other) {
         return other instanceof SkillFigures that && name.equals(that.name) && java.util.Arrays.equals(neededByHour, that.neededByHour)
-                && jobs == that.jobs && Double.compare(waitMean, that.waitMean) == 0;
+                && jobs == that.jobs && Double.compare(waitMean, that.waitMean) == 0 && response.equals(that.response);
     }
 
     @Override

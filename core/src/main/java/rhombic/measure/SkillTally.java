@@ -10,6 +10,7 @@ public final class SkillTally {
     private long windowStart;
     private long jobs;
     private double waitNanos;
+    private final StayTally responses = new StayTally();
 
     /** @param startOfDayNanos how long after midnight the run begins */
     public SkillTally(long startOfDayNanos) {
@@ -21,12 +22,14 @@ public final class SkillTally {
         windowStart = now;
         jobs = 0;
         waitNanos = 0;
+        responses.restart();
     }
 
     /** Somebody came after that wait. */
     public void onArrived(long waitedNanos) {
         jobs++;
         waitNanos += waitedNanos;
+        responses.add(waitedNanos);
     }
 
     /** So many people were busy for it from then until now. */
@@ -51,6 +54,7 @@ public final class SkillTally {
         for (int i = 0; i < HOURS; i++) {
             needed[i] = measured[i] > 0 ? busy[i] / measured[i] : Double.NaN;
         }
-        return new SkillFigures(name, needed, jobs, jobs == 0 ? Double.NaN : waitNanos / jobs / 1e9);
+        return new SkillFigures(name, needed, jobs, jobs == 0 ? Double.NaN : waitNanos / jobs / 1e9,
+                responses.figures());
     }
 }

@@ -18,9 +18,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import rhombic.experiment.Response;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StayFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
@@ -253,6 +255,19 @@ class FleetsTest {
                     .with(AislesTest.aisle("Across " + i, 14 * i - 14, -20, 14 * i - 14, 20));
         }
         return changed;
+    }
+
+    @Test
+    void howLongOrdersWaitUntilAVehicleIsThereIsMeasuredWithPercentiles() {
+        // Five pieces at once, 20 m there and 20 m back at 1 m/s. The next order is made when the one before it is assigned: 0 s, 40 s, then 60 s.
+        RunFigures run = Runs.of(carried(5, 1, 20, usual()));
+        StayFigures response = run.skills().stream().filter(skill -> skill.name().equals("F")).findFirst().orElseThrow().response();
+        assertEquals(List.of(0.0, 60.0, 60.0), List.of(response.min(), response.median(), response.max()));
+        assertEquals(80, response.mean(), NEAR);
+        assertEquals(80,
+                Response.all(carried(5, 1, 20, usual())).stream().filter(one -> one.key().equals("F: response time mean")).findFirst()
+                        .orElseThrow().value().applyAsDouble(run),
+                NEAR);
     }
 
     private static Battery battery(String chargeTime) {

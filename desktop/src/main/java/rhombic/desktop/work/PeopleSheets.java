@@ -118,8 +118,9 @@ final class PeopleSheets {
                 hours.add(hour);
             }
         }
-        List<ResultSheet.Column> columns = new ArrayList<>(List.of(column("Skill", 100), column("Waited for", 66)));
-        int width = hours.isEmpty() ? 40 : Math.clamp(540 / hours.size(), 22, 60);
+        List<ResultSheet.Column> columns = new ArrayList<>(
+                List.of(column("Skill", 100), column("Waited for", 66), column("95 % below", 70)));
+        int width = hours.isEmpty() ? 40 : Math.clamp(470 / hours.size(), 20, 60);
         hours.forEach(hour -> columns.add(column(String.format(Locale.ROOT, hours.size() > 14 ? "%02d" : "%02d:00", hour), width)));
         List<List<String>> rows = new ArrayList<>();
         for (int i = 0; i < first.skills().size(); i++) {
@@ -128,7 +129,8 @@ final class PeopleSheets {
                 continue;
             }
             List<String> cells = new ArrayList<>(
-                    List.of(first.skills().get(i).name(), Clock.span(mean(summary, run -> run.skills().get(skill).waitMean()))));
+                    List.of(first.skills().get(i).name(), Clock.span(mean(summary, run -> run.skills().get(skill).waitMean())),
+                            Clock.span(mean(summary, run -> run.skills().get(skill).response().p95()))));
             for (int hour : hours) {
                 double needed = mean(summary, run -> run.skills().get(skill).neededByHour()[hour]);
                 cells.add(Double.isNaN(needed) ? NONE : String.format(Locale.ROOT, "%.1f", needed));
@@ -138,7 +140,7 @@ final class PeopleSheets {
         return new ResultSheet(rows.isEmpty()
                 ? "Nobody has been asked for yet."
                 : "How many people were busy for each skill, on average, in each hour of the day, walking included: so many are needed at least. "
-                        + "Waited for: how long what asked for them waited on average.",
+                        + "Waited for: how long what asked for them waited on average, and 95 % of it less than.",
                 columns, rows);
     }
 

@@ -49,6 +49,8 @@ final class PeopleResults {
         for (SkillFigures skill : run.skills()) {
             ObjectNode one = skills.addObject().put("name", skill.name()).put("jobs", skill.jobs());
             ResultWriter.number(one, "waitMean", skill.waitMean());
+            ResultWriter.number(one, "waitMedian", skill.response().median());
+            ResultWriter.number(one, "wait95", skill.response().p95());
             ArrayNode hours = one.putArray("neededByHour");
             for (double needed : skill.neededByHour()) {
                 hours.add(Double.isNaN(needed) ? null : needed);
@@ -89,7 +91,7 @@ final class PeopleResults {
 
     /** People busy on average in each hour of the day, by skill: so many are needed at least. */
     static void staffing(Summary summary, Csv out) throws IOException {
-        List<Object> headings = new ArrayList<>(List.of("replication", "skill", "jobs", "wait mean s"));
+        List<Object> headings = new ArrayList<>(List.of("replication", "skill", "jobs", "wait mean s", "wait median s", "wait 95 % s"));
         for (int hour = 0; hour < HOURS; hour++) {
             headings.add(String.format(java.util.Locale.ROOT, "%02d:00", hour));
         }
@@ -97,7 +99,8 @@ final class PeopleResults {
         for (RunFigures run : summary.runs()) {
             for (SkillFigures skill : run.skills()) {
                 List<Object> cells = new ArrayList<>(
-                        List.of(run.replication(), skill.name(), skill.jobs(), ResultWriter.cell(skill.waitMean())));
+                        List.of(run.replication(), skill.name(), skill.jobs(), ResultWriter.cell(skill.waitMean()),
+                                ResultWriter.cell(skill.response().median()), ResultWriter.cell(skill.response().p95())));
                 for (double needed : skill.neededByHour()) {
                     cells.add(ResultWriter.cell(needed));
                 }
