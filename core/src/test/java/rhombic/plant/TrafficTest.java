@@ -47,7 +47,7 @@ class TrafficTest {
         study.elements().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
                 .forEach(fleet -> fleet.members().forEach(member -> fleets.add(fleet)));
         Random random = new Random(seed);
-        for (int i = 0; i < 400; i++) {
+        for (int i = 0; i < 150; i++) {
             long nanos = (long) (random.nextDouble() * study.plan().length().nanos());
             MoverMoment movers = trace.at(nanos).movers();
             for (int one = 0; one < fleets.size(); one++) {

@@ -47,7 +47,8 @@ class VersionOneTest {
         List<String> figures = new ArrayList<>();
         try (LocalEngine engine = new LocalEngine(1)) {
             Summary summary = Summary.of(study.withPlan(study.plan().withReplications(1)), engine, RunListener.NONE, () -> false);
-            for (Response response : Response.all(study)) {
+            // what was not measured then is left out
+            for (Response response : Response.all(study).stream().filter(one -> !one.name().startsWith("response time")).toList()) {
                 double mean = summary.interval(response).mean();
                 figures.add(response.subject() + " " + response.name() + " " + (Double.isNaN(mean) ? "" : mean));
             }

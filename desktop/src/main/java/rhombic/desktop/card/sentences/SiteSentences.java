@@ -138,7 +138,7 @@ final class SiteSentences {
     static List<Sentence> of(Study study, Aisle aisle) {
         String users = study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
                 .filter(group -> aisle.users().admits(group.arePeople())).map(ResourceGroup::name).collect(Collectors.joining(", "));
-        return List.of(
+        List<Sentence> all = new ArrayList<>(List.of(
                 new Sentence(new Words("Is for "),
                         picked("users", aisle.users().word(), Arrays.stream(Aisle.Users.values()).map(Aisle.Users::word).toList(),
                                 text -> aisle(aisle, a -> a.withUsers(Typed.choice(Aisle.Users.values(), Aisle.Users::word, text)))),
@@ -156,13 +156,16 @@ final class SiteSentences {
                                 aisle.maxSpeed().map(Quantity::toString).orElse(""), "A speed such as 1.5 m/s; empty: any",
                                 text -> aisle(aisle, a -> a.withMaxSpeed(
                                         text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
-                        new Words(".")),
-                new Sentence(new Words("Of vehicles that keep their distance, "),
-                        picked("traffic", aisle.traffic().word(), Arrays.stream(Aisle.Traffic.values()).map(Aisle.Traffic::word).toList(),
-                                text -> aisle(aisle, a -> a.withTraffic(Typed.choice(Aisle.Traffic.values(), Aisle.Traffic::word, text)))),
-                        new Words(" are on a stretch of it at a time.")),
-                new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
-                        act("parallel", "+ one beside it", s -> beside(s, aisle))));
+                        new Words("."))));
+        if (study.groups().stream().anyMatch(group -> group.roadSpace().isPresent())) {
+            all.add(new Sentence(new Words("Of vehicles that keep their distance, "),
+                    picked("traffic", aisle.traffic().word(), Arrays.stream(Aisle.Traffic.values()).map(Aisle.Traffic::word).toList(),
+                            text -> aisle(aisle, a -> a.withTraffic(Typed.choice(Aisle.Traffic.values(), Aisle.Traffic::word, text)))),
+                    new Words(" are on a stretch of it at a time.")));
+        }
+        all.add(new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
+                act("parallel", "+ one beside it", s -> beside(s, aisle))));
+        return all;
     }
 
     private static UnaryOperator<Study> aisle(Aisle aisle, UnaryOperator<Aisle> change) {

@@ -1,0 +1,87 @@
+package rhombic.desktop.card.sentences;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.junit.jupiter.api.Test;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Study;
+import rhombic.study.duty.Battery;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.ChargingArea;
+import rhombic.study.kind.Fleet;
+import rhombic.study.place.Placement;
+
+/** What the cards of fleets and of charging areas say, and what their tokens change. */
+class FleetSentencesTest {
+    private final Study study = Study.empty().with(List.of(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(0, 0))).withForm(Fleet.Form.AGV),
+            new ChargingArea(Basics.of("Charging", Placement.at(9, 0)), 2)), List.of());
+
+    private static Study edited(Study study, String name, String id, String text) {
+        return Sentences.of(study, study.find(name).orElseThrow()).stream().flatMap(sentence -> sentence.parts().stream())
+                .filter(Sentence.Token.class::isInstance).map(Sentence.Token.class::cast).filter(token -> token.id().equals(id)).findFirst()
+                .orElseThrow().change().apply(text).apply(study);
+    }
+
+    private static boolean says(Study study, String name, String text) {
+        return Sentences.of(study, study.find(name).orElseThrow()).stream().anyMatch(sentence -> sentence.text().contains(text));
+    }
+
+    private static Battery battery(Study study) {
+        return ((Fleet) study.find("AGVs").orElseThrow()).battery().orElseThrow();
+    }
+
+    @Test
+    void aDistanceIsKeptOnceItIsTyped() {
+        assertTrue(says(study, "AGVs", "On aisles they keep no distance from each other."));
+        Study apart = edited(study, "AGVs", "safe distance", "0.6 m");
+        assertTrue(says(apart, "AGVs", "On aisles they keep 0.6 m from each other."));
+        assertTrue(((Fleet) apart.find("AGVs").orElseThrow()).roadSpace().isPresent());
+        assertEquals(study, edited(apart, "AGVs", "safe distance", ""));
+        assertThrows(IllegalArgumentException.class, () -> edited(study, "AGVs", "safe distance", "30 m"));
+    }
+
+    @Test
+    void anAisleSaysHowManyShareIt() {
+        Study with = study
+                .with(Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0))).through(List.of(Pose.at(0, 5, 0, 0), Pose.at(20, 5, 0, 0))));
+        assertEquals(false, says(with, "A", "keep their distance"));
+        Study apart = edited(with, "AGVs", "safe distance", "0.6 m");
+        assertTrue(says(apart, "A", "Of vehicles that keep their distance, several are on a stretch of it at a time."));
+        assertEquals(Aisle.Traffic.ONE, ((Aisle) edited(apart, "A", "traffic", "one").find("A").orElseThrow()).traffic());
+    }
+
+    @Test
+    void aBatteryIsGivenChangedAndTakenOut() {
+        assertTrue(says(study, "AGVs", "They never run down."));
+        Study driven = edited(study, "AGVs", "add battery", "");
+        assertEquals(Battery.USUAL, battery(driven));
+        assertTrue(says(driven, "AGVs",
+                "A full battery lasts 8 km of driving, 20 h of standing or any number of pieces picked up or set down. "
+                        + "Below 20 % it is charged, from empty to full in 1 h, where they park, only then; from 60 % on they take orders again."));
+        Study changed = edited(edited(edited(edited(driven, "AGVs", "range", "5 km"), "AGVs", "standby", ""), "AGVs", "liftings", "900"),
+                "AGVs",
+                "charges at", "at Charging");
+        assertEquals(Battery.USUAL.withRange(Quantity.parse("5 km", rhombic.quantity.Dimension.LENGTH)).withStandby(Optional.empty())
+                .withLiftings(OptionalInt.of(900)).withAt("Charging"), battery(changed));
+        assertTrue(says(changed, "Charging", "2 vehicles at a time. For AGVs."));
+        assertTrue(battery(edited(changed, "AGVs", "swaps", "swapped for a full one")).swaps());
+        assertTrue(battery(edited(changed, "AGVs", "when idle", "and whenever there is nothing to do")).whenIdle());
+        assertThrows(IllegalArgumentException.class, () -> edited(changed, "AGVs", "charge below", "70 %"), "it would leave before");
+        assertThrows(IllegalArgumentException.class, () -> edited(changed, "AGVs", "charge time", "0 s"));
+        assertEquals(study, edited(driven, "AGVs", "take out battery", ""));
+    }
+
+    @Test
+    void aChargingAreaHasPlaces() {
+        assertTrue(says(study, "Charging", "No fleet charges here yet"));
+        assertEquals(5, ((ChargingArea) edited(study, "Charging", "places", "5").find("Charging").orElseThrow()).places());
+        assertThrows(IllegalArgumentException.class, () -> edited(study, "Charging", "places", "0"));
+    }
+}
