@@ -3,6 +3,7 @@ package rhombic.plant.traffic;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.plant.route.Motion;
@@ -457,9 +458,19 @@ public final class RoadUser {
         }
     }
 
-    /** Whether it makes room when it waits in a circle, as soon as the way is free. */
-    boolean canStandAside() {
-        return !hasBegun && !before.isEmpty() && listener.wayAside() != null;
+    /** Whether it makes room if it waits in a circle: the way to where it can stand aside is free, or will be since nobody has it who stands for good. */
+    boolean canStandAside(Set<RoadUser> standing) {
+        Route aside = hasBegun || before.isEmpty() ? null : listener.wayAside();
+        if (aside == null) {
+            return false;
+        }
+        for (int section : traffic.passing(aside, false).after(0)) {
+            RoadUser owner = traffic.ownerBut(this, section);
+            if (owner != null && standing.contains(owner)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** At a place in a circle of waits it makes room, if the way to where it can stand aside is free. */

@@ -20,7 +20,7 @@ import rhombic.study.way.Sections;
 /** Who has which section of the aisles in a run. */
 public final class Traffic {
     /** Beyond so many routes it begins anew: those from somewhere on the way are hardly ever asked for twice. */
-    private static final int MAX_KNOWN = 20_000;
+    private static final int MAX_KNOWN = 5_000;
     /** Places so near are one, as parts of a metre. */
     private static final double SAME = 1000;
     static final int[] NOTHING = {};
@@ -316,10 +316,13 @@ public final class Traffic {
     public List<Wait> standstill() {
         Map<RoadUser, Wait> waits = new LinkedHashMap<>();
         for (RoadUser user : waiting) {
-            Wait wait = user.stands() && !user.canStandAside() ? waitOf(user) : null;
+            Wait wait = user.stands() ? waitOf(user) : null;
             if (wait != null) {
                 waits.put(user, wait);
             }
+        }
+        while (waits.keySet().removeIf(user -> user.canStandAside(waits.keySet()))) {
+            // whoever only waits for one that can stand aside does not stand for good either, unless another circle holds it
         }
         for (RoadUser user : waits.keySet()) {
             List<Wait> chain = new ArrayList<>();

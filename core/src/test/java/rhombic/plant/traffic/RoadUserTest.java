@@ -240,6 +240,28 @@ class RoadUserTest {
                 net.traffic.standstill().stream().map(Traffic.Wait::sentence).toList());
         one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
         assertEquals(List.of(), net.traffic.standstill(), "it has a way out");
+        one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
+        assertEquals(List.of(), net.traffic.standstill(), "past the other, which stands beside the aisle");
+    }
+
+    /** Both stops lie on the aisle, and each could only stand aside past the other. */
+    @Test
+    void aWayAsidePastWhoStandsForGoodIsNone() {
+        Net net = new Net(BOTH_WAYS);
+        Vehicle one = net.vehicle("One", Mover.even(1), 0, 8);
+        Vehicle two = net.vehicle("Two", Mover.even(1), 40, 8);
+        one.goTo(net, 10, 0.5);
+        at(50, () -> two.goTo(net, 30, 0.5));
+        at(100, () -> {
+            one.goTo(net, 30, 0.5);
+            two.goTo(net, 10, 0.5);
+            one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
+            two.aside = net.router.route(two.motion.pose(), Pose.at(0, 8, 0, 0));
+        });
+        run();
+        assertEquals(2, net.traffic.standstill().size());
+        one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
+        assertEquals(List.of(), net.traffic.standstill(), "the other way it can");
     }
 
     @Test
