@@ -237,6 +237,6 @@ public final class Plant {
     public DeadlockFigures deadlock() {
         DeadlockFigures equipment = flow.deadlock();
         Staff staff = flow.staff();
-        return equipment.isNone() && staff != null ? staff.standstill() : equipment;
+        return equipment.isNone() && staff != null ? staff.deadlock() : equipment;
     }
 }

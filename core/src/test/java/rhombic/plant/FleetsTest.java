@@ -34,6 +34,7 @@ import rhombic.study.duty.Battery;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Crew;
@@ -268,6 +269,23 @@ class FleetsTest {
                 Response.all(carried(5, 1, 20, usual())).stream().filter(one -> one.key().equals("F: response time mean")).findFirst()
                         .orElseThrow().value().applyAsDouble(run),
                 NEAR);
+    }
+
+    @Test
+    void anAisleMayBeForSomeFleetsOnly() {
+        double from = spot(usual()).x();
+        double y = spot(usual()).y();
+        Study near = carried(1, 1, 20, usual()).with(AislesTest.aisle("Near", from - 5, y - 6, from + 30, y - 6))
+                .with(AislesTest.aisle("Far", from - 5, y - 9, from + 30, y - 9));
+        assertEquals(6 + 20 + 6, Runs.of(near).lead().max(), NEAR);
+        Study others = near.changed("Near", e -> ((Aisle) e).withFleets(List.of("Others")));
+        assertEquals(9 + 20 + 9, Runs.of(others).lead().max(), NEAR);
+        Study none = others.changed("Far", e -> ((Aisle) e).withFleets(List.of("Others")));
+        assertEquals(20, Runs.of(none).lead().max(), NEAR, "straight, as without aisles");
+        Study both = others.changed("Near", e -> ((Aisle) e).withFleets(List.of("Others", "F")));
+        assertEquals(6 + 20 + 6, Runs.of(both).lead().max(), NEAR);
+        assertEquals(List.of("Others", "G"), ((Aisle) both.changed("F", e -> e.with(e.basics().named("G"))).find("Near").orElseThrow())
+                .fleets(), "it follows a new name");
     }
 
     private static Battery battery(String chargeTime) {

@@ -3,7 +3,9 @@ package rhombic.plant.route;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
@@ -31,9 +33,10 @@ public final class Routers {
      * @param speed metres per second; infinite for who is there at once
      * @param secondsPerDegree what turning costs
      * @param clearanceMetres how far from what stands there it keeps
+     * @param closed the names of aisles that it may not use
      */
     public record Traveller(TravelChoice choice, boolean isPerson, boolean isInTraffic, double speed, double secondsPerDegree,
-            double clearanceMetres) {}
+            double clearanceMetres, Set<String> closed) {}
 
     public Routers(List<PlantElement> elements) {
         this.elements = List.copyOf(elements);
@@ -42,6 +45,13 @@ public final class Routers {
     /** The router for them. */
     public Router of(Traveller traveller) {
         return traveller.speed == Double.POSITIVE_INFINITY ? STRAIGHT : made.computeIfAbsent(traveller, this::make);
+    }
+
+    /** The names of aisles that a group may not use, though others of its sort may. */
+    public Set<String> closedTo(ResourceGroup group) {
+        return elements.stream().filter(Aisle.class::isInstance).map(Aisle.class::cast)
+                .filter(aisle -> aisle.users().admits(group.arePeople()) && !aisle.admits(group)).map(Aisle::name)
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     private AisleNet net(boolean ofPeople) {
@@ -64,7 +74,7 @@ public final class Routers {
             case STRAIGHT -> STRAIGHT;
             case AROUND -> new KnownRoutes(new OpenRouter(new OpenFloor(elements, traveller.clearanceMetres)));
             case ON_AISLES -> {
-                AisleNet net = net(traveller.isPerson);
+                AisleNet net = net(traveller.isPerson).admitting(aisle -> !traveller.closed.contains(aisle.name()));
                 yield net.isEmpty()
                         ? STRAIGHT
                         : new KnownRoutes(new AisleRouter(net, traveller.isInTraffic, traveller.speed, traveller.secondsPerDegree));

@@ -101,8 +101,8 @@ public final class Staff {
     }
 
     /** Vehicles that wait for each other on aisles, for good. */
-    public DeadlockFigures standstill() {
-        List<Traffic.Wait> circle = traffic == null ? List.of() : traffic.standstill();
+    public DeadlockFigures deadlock() {
+        List<Traffic.Wait> circle = traffic == null ? List.of() : traffic.deadlock();
         return circle.isEmpty()
                 ? DeadlockFigures.NONE
                 : new DeadlockFigures(circle.stream().mapToLong(Traffic.Wait::sinceNanos).max().orElse(0) / 1e9,

@@ -313,7 +313,7 @@ public final class Traffic {
     // ---- what stands
 
     /** A circle of vehicles that wait for each other for good, each with whom it waits for and for what; empty if there is none. */
-    public List<Wait> standstill() {
+    public List<Wait> deadlock() {
         Map<RoadUser, Wait> waits = new LinkedHashMap<>();
         for (RoadUser user : waiting) {
             Wait wait = user.stands() ? waitOf(user) : null;

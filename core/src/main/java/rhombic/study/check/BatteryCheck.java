@@ -43,7 +43,8 @@ final class BatteryCheck {
                     Problem.Fix.of("Charge where they park", fleet, e -> ((Fleet) e).withBattery(Optional.of(battery.withAt(""))))));
         }
         Pose charger = area.map(one -> Layout.charging(one, 0)).orElseGet(() -> Layout.home(fleet, 0));
-        AisleNet net = AisleNet.of(study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), false);
+        AisleNet net = AisleNet.of(study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), false)
+                .admitting(aisle -> aisle.admits(fleet));
         for (Link link : study.links()) {
             Optional<PlantElement> from = study.find(link.from());
             Optional<PlantElement> to = study.find(link.to());

@@ -55,9 +55,12 @@ public final class RouteCheck {
             for (boolean people : new boolean[] {true, false}) {
                 AisleNet net = AisleNet.of(check.aisles, people);
                 study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
-                        .filter(group -> group.arePeople() == people && !net.isEmpty()).forEach(group -> check.onAisles(group, net));
+                        .filter(group -> group.arePeople() == people && !net.isEmpty())
+                        .forEach(group -> check.onAisles(group, net.admitting(aisle -> aisle.admits(group))));
+
             }
             check.tooNarrow();
+            check.fleets();
             check.overEachOther();
         }
         check.around();
@@ -105,6 +108,9 @@ public final class RouteCheck {
     // ---- on aisles
 
     private void onAisles(ResourceGroup group, AisleNet net) {
+        if (net.isEmpty()) {
+            return; // they go straight, as where there are none
+        }
         Map<String, Pose> places = places(group);
         Pose home = Layout.home(group, 0);
         AisleNet.Stop begins = net.stop(home.x(), home.y()).orElseThrow();
@@ -171,11 +177,20 @@ public final class RouteCheck {
         return new LineSegment(from.x(), from.y(), to.x(), to.y());
     }
 
+    /** Aisles that are for fleets which are not there. */
+    private void fleets() {
+        aisles.forEach(aisle -> aisle.fleets().stream().filter(name -> study.find(name).filter(Fleet.class::isInstance).isEmpty())
+                .findFirst()
+                .ifPresent(name -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, aisle.name(),
+                        "It is for the fleet \u201c" + name + "\u201d, which is not there", "Open it to all fleets, or name another",
+                        Problem.Fix.of("Open it to all", aisle, e -> ((Aisle) e).withFleets(List.of()))))));
+    }
+
     /** Aisles that a vehicle which uses them does not fit on. */
     private void tooNarrow() {
         study.groups().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
                 .filter(fleet -> fleet.travel() == TravelChoice.ON_AISLES).forEach(fleet -> aisles.stream()
-                        .filter(aisle -> aisle.users().admits(false) && aisle.widthMetres() < fleet.form().widthMetres()).findFirst()
+                        .filter(aisle -> aisle.admits(fleet) && aisle.widthMetres() < fleet.form().widthMetres()).findFirst()
                         .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, aisle.name(),
                                 "It is narrower than the " + fleet.memberWord(true) + " of " + fleet.name() + ", which are "
                                         + fleet.form().widthMetres() + " m wide",

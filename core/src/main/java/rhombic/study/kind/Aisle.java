@@ -20,9 +20,10 @@ import rhombic.study.value.StudyException;
  * @param maxSpeed that is allowed on it, above 0 to 50 m/s; empty: any
  * @param users who goes along it
  * @param traffic how many vehicles that keep their distance are on a stretch of it at a time
+ * @param fleets the only ones that use it, by name; none: all
  */
 public record Aisle(Basics basics, FloorLine line, Quantity width, Direction direction, Optional<Quantity> maxSpeed, Users users,
-        Traffic traffic)
+        Traffic traffic, List<String> fleets)
         implements
             PlantElement,
             LineElement {
@@ -42,7 +43,9 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
             Field.optional("users", "Who goes along it; missing: people and vehicles.", FieldType.Word.of(Users.values()), Users.ALL,
                     Aisle::users, Aisle::withUsers),
             Field.optional("traffic", "How many vehicles that keep their distance are on a stretch of it at a time; missing: several.",
-                    FieldType.Word.of(Traffic.values()), Traffic.SEVERAL, Aisle::traffic, Aisle::withTraffic)),
+                    FieldType.Word.of(Traffic.values()), Traffic.SEVERAL, Aisle::traffic, Aisle::withTraffic),
+            Field.optional("fleets", "Of fleets, only these use it; missing: all.", new FieldType.Several<>(FieldType.ELEMENT), List.of(),
+                    Aisle::fleets, Aisle::withFleets)),
             Aisle::usual, (basics, types) -> usual(basics));
 
     /** In which direction one goes along an aisle. */
@@ -102,6 +105,7 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
     }
 
     public Aisle {
+        fleets = List.copyOf(fleets);
         Lengths.within("The width of an aisle", width, 0.3, 50);
         maxSpeed.ifPresent(speed -> {
             if (!(speed.inBaseUnit() > 0 && speed.inBaseUnit() <= 50)) {
@@ -112,7 +116,7 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
 
     private static Aisle usual(Basics basics) {
         return new Aisle(basics.withSize(null), FloorLine.straight(10), USUAL_WIDTH, Direction.BOTH_WAYS, Optional.empty(), Users.ALL,
-                Traffic.SEVERAL);
+                Traffic.SEVERAL, List.of());
     }
 
     @Override
@@ -122,32 +126,41 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
 
     @Override
     public Aisle with(Basics newBasics) {
-        return new Aisle(newBasics, line, width, direction, maxSpeed, users, traffic);
+        return new Aisle(newBasics, line, width, direction, maxSpeed, users, traffic, fleets);
     }
 
     @Override
     public Aisle withLine(FloorLine newLine) {
-        return new Aisle(basics, newLine, width, direction, maxSpeed, users, traffic);
+        return new Aisle(basics, newLine, width, direction, maxSpeed, users, traffic, fleets);
     }
 
     public Aisle withWidth(Quantity newWidth) {
-        return new Aisle(basics, line, newWidth, direction, maxSpeed, users, traffic);
+        return new Aisle(basics, line, newWidth, direction, maxSpeed, users, traffic, fleets);
     }
 
     public Aisle withDirection(Direction newDirection) {
-        return new Aisle(basics, line, width, newDirection, maxSpeed, users, traffic);
+        return new Aisle(basics, line, width, newDirection, maxSpeed, users, traffic, fleets);
     }
 
     public Aisle withMaxSpeed(Optional<Quantity> newMaxSpeed) {
-        return new Aisle(basics, line, width, direction, newMaxSpeed, users, traffic);
+        return new Aisle(basics, line, width, direction, newMaxSpeed, users, traffic, fleets);
     }
 
     public Aisle withUsers(Users newUsers) {
-        return new Aisle(basics, line, width, direction, maxSpeed, newUsers, traffic);
+        return new Aisle(basics, line, width, direction, maxSpeed, newUsers, traffic, fleets);
     }
 
     public Aisle withTraffic(Traffic newTraffic) {
-        return new Aisle(basics, line, width, direction, maxSpeed, users, newTraffic);
+        return new Aisle(basics, line, width, direction, maxSpeed, users, newTraffic, fleets);
+    }
+
+    public Aisle withFleets(List<String> newFleets) {
+        return new Aisle(basics, line, width, direction, maxSpeed, users, traffic, newFleets);
+    }
+
+    /** Whether the group goes along it, if it goes on aisles. */
+    public boolean admits(ResourceGroup group) {
+        return users.admits(group.arePeople()) && (group.arePeople() || fleets.isEmpty() || fleets.contains(group.name()));
     }
 
     /** Where the arrow stands that shows and changes its direction: a third of the way along its longest leg. */
@@ -197,13 +210,13 @@ public record Aisle(Basics basics, FloorLine line, Quantity width, Direction dir
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, FloorLine line, Quantity width, Direction direction,
             @org.jspecify.annotations.Nullable Quantity maxSpeed,
-            Users users, Traffic traffic) implements java.io.Serializable {
+            Users users, Traffic traffic, List<String> fleets) implements java.io.Serializable {
         private Object readResolve() {
-            return new Aisle(basics, line, width, direction, Optional.ofNullable(maxSpeed), users, traffic);
+            return new Aisle(basics, line, width, direction, Optional.ofNullable(maxSpeed), users, traffic, fleets);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, line, width, direction, maxSpeed.orElse(null), users, traffic);
+        return new Stored(basics, line, width, direction, maxSpeed.orElse(null), users, traffic, fleets);
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.locationtech.jts.algorithm.RobustLineIntersector;
 import org.locationtech.jts.geom.Coordinate;
@@ -29,6 +30,7 @@ public final class AisleNet {
     /** For each point, the directions of stretches that begin there: twice the number of the stretch, and one more against its line. */
     private final int[][] leaving;
     private final int[] component;
+    private final boolean[] isClosed;
     private final STRtree byPlace = new STRtree();
 
     /**
@@ -73,6 +75,20 @@ public final class AisleNet {
 
     private record Segment(int aisle, LineSegment line, List<Double> cuts) {}
 
+    /** The same net for who may not use some of the aisles. */
+    private AisleNet(AisleNet whole, Predicate<Aisle> admitted) {
+        aisles = whole.aisles;
+        points.addAll(whole.points);
+        stretches.addAll(whole.stretches);
+        isClosed = new boolean[stretches.size()];
+        for (int i = 0; i < isClosed.length; i++) {
+            isClosed[i] = !admitted.test(aisles.get(stretches.get(i).aisle));
+        }
+        leaving = leaving();
+        component = components();
+        indexPlaces();
+    }
+
     private AisleNet(List<Aisle> admitted) {
         aisles = List.copyOf(admitted);
         List<Segment> segments = segments();
@@ -89,12 +105,24 @@ public final class AisleNet {
                 before = point;
             }
         }
+        isClosed = new boolean[stretches.size()];
         leaving = leaving();
         component = components();
+        indexPlaces();
+    }
+
+    private void indexPlaces() {
         for (int i = 0; i < stretches.size(); i++) {
-            byPlace.insert(new Envelope(points.get(stretches.get(i).from), points.get(stretches.get(i).to)), i);
+            if (!isClosed[i]) {
+                byPlace.insert(new Envelope(points.get(stretches.get(i).from), points.get(stretches.get(i).to)), i);
+            }
         }
         byPlace.build();
+    }
+
+    /** The net, its stretches with the same numbers, for who uses only those of its aisles. */
+    public AisleNet admitting(Predicate<Aisle> admitted) {
+        return aisles.stream().allMatch(admitted) ? this : new AisleNet(this, admitted);
     }
 
     /**
@@ -228,6 +256,9 @@ public final class AisleNet {
         List<List<Integer>> all = new ArrayList<>();
         points.forEach(point -> all.add(new ArrayList<>()));
         for (int i = 0; i < stretches.size(); i++) {
+            if (isClosed[i]) {
+                continue;
+            }
             all.get(stretches.get(i).from).add(2 * i);
             if (stretches.get(i).isBothWays) {
                 all.get(stretches.get(i).to).add(2 * i + 1);
@@ -239,8 +270,10 @@ public final class AisleNet {
     /** What hangs together, whichever way it leads. */
     private int[] components() {
         int[] root = IntStream.range(0, points.size()).toArray();
-        for (Stretch stretch : stretches) {
-            root[root(root, stretch.from)] = root(root, stretch.to);
+        for (int i = 0; i < stretches.size(); i++) {
+            if (!isClosed[i]) {
+                root[root(root, stretches.get(i).from)] = root(root, stretches.get(i).to);
+            }
         }
         return IntStream.range(0, points.size()).map(point -> root(root, point)).toArray();
     }
@@ -257,7 +290,7 @@ public final class AisleNet {
     // ---- what it is
 
     public boolean isEmpty() {
-        return stretches.isEmpty();
+        return byPlace.isEmpty();
     }
 
     public List<Aisle> aisles() {

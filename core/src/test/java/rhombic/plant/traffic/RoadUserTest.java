@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import rhombic.kernel.Event;
@@ -106,7 +107,7 @@ class RoadUserTest {
         Net(List<PlantElement> aisles) {
             traffic = new Traffic(simulator,
                     new Sections(AisleNet.of(aisles.stream().map(Aisle.class::cast).toList(), false), SPACE));
-            router = new Routers(aisles).of(new Routers.Traveller(TravelChoice.ON_AISLES, false, true, 1, 0, 0.5));
+            router = new Routers(aisles).of(new Routers.Traveller(TravelChoice.ON_AISLES, false, true, 1, 0, 0.5, Set.of()));
         }
 
         Vehicle vehicle(String name, Mover mover, double x, double y) {
@@ -237,11 +238,11 @@ class RoadUserTest {
         run();
         assertEquals(
                 List.of("One waits for the place at 30.0, 5.0, which Two holds", "Two waits for the place at 10.0, 5.0, which One holds"),
-                net.traffic.standstill().stream().map(Traffic.Wait::sentence).toList());
+                net.traffic.deadlock().stream().map(Traffic.Wait::sentence).toList());
         one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
-        assertEquals(List.of(), net.traffic.standstill(), "it has a way out");
+        assertEquals(List.of(), net.traffic.deadlock(), "it has a way out");
         one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
-        assertEquals(List.of(), net.traffic.standstill(), "past the other, which stands beside the aisle");
+        assertEquals(List.of(), net.traffic.deadlock(), "past the other, which stands beside the aisle");
     }
 
     /** Both stops lie on the aisle, and each could only stand aside past the other. */
@@ -259,9 +260,9 @@ class RoadUserTest {
             two.aside = net.router.route(two.motion.pose(), Pose.at(0, 8, 0, 0));
         });
         run();
-        assertEquals(2, net.traffic.standstill().size());
+        assertEquals(2, net.traffic.deadlock().size());
         one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
-        assertEquals(List.of(), net.traffic.standstill(), "the other way it can");
+        assertEquals(List.of(), net.traffic.deadlock(), "the other way it can");
     }
 
     @Test

@@ -87,6 +87,14 @@ class RouteCheckTest {
     }
 
     @Test
+    void anAisleForAFleetThatIsGoneIsTold() {
+        Study study = study(TravelChoice.ON_AISLES, aisle("A", -5, -3, 45, -3).withFleets(List.of("Trains")));
+        Problem problem = RouteCheck.of(study).getFirst();
+        assertEquals("It is for the fleet \u201cTrains\u201d, which is not there", problem.message());
+        assertEquals(List.of(), RouteCheck.of(repaired(study, problem)));
+    }
+
+    @Test
     void aRoomWithoutADoorIsTold() {
         Wall room = wall(30, -10, 50, -10, 50, 10, 30, 10, 30, -10);
         assertEquals(List.of("There is no way to Out between what stands there, so its people go straight through"),

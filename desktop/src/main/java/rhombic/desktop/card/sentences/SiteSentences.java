@@ -23,6 +23,7 @@ import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Barrier;
 import rhombic.study.kind.Fence;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Structure;
@@ -33,6 +34,7 @@ import rhombic.study.value.Names;
 /** What the cards of walls, fences, columns and aisles say. */
 final class SiteSentences {
     private static final double APART_METRES = 0.2;
+    private static final String ALL_FLEETS = "all";
     private static final String DOOR = "a door";
     private static final String OPENING = "an opening";
 
@@ -137,7 +139,7 @@ final class SiteSentences {
 
     static List<Sentence> of(Study study, Aisle aisle) {
         String users = study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
-                .filter(group -> aisle.users().admits(group.arePeople())).map(ResourceGroup::name).collect(Collectors.joining(", "));
+                .filter(aisle::admits).map(ResourceGroup::name).collect(Collectors.joining(", "));
         List<Sentence> all = new ArrayList<>(List.of(
                 new Sentence(new Words("Is for "),
                         picked("users", aisle.users().word(), Arrays.stream(Aisle.Users.values()).map(Aisle.Users::word).toList(),
@@ -157,6 +159,14 @@ final class SiteSentences {
                                 text -> aisle(aisle, a -> a.withMaxSpeed(
                                         text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                         new Words("."))));
+        if (aisle.users().admits(false) && study.groups().stream().anyMatch(Fleet.class::isInstance)) {
+            all.add(new Sentence(new Words("Of fleets, "),
+                    typed("fleets", aisle.fleets().isEmpty() ? ALL_FLEETS : "only " + String.join(", ", aisle.fleets()),
+                            String.join(", ", aisle.fleets()), "Names separated by commas; empty: all",
+                            text -> aisle(aisle, a -> a.withFleets(
+                                    Arrays.stream(text.split(",")).map(String::strip).filter(name -> !name.isEmpty()).toList()))),
+                    new Words(aisle.fleets().size() == 1 ? " uses it." : " use it.")));
+        }
         if (study.groups().stream().anyMatch(group -> group.roadSpace().isPresent())) {
             all.add(new Sentence(new Words("Of vehicles that keep their distance, "),
                     picked("traffic", aisle.traffic().word(), Arrays.stream(Aisle.Traffic.values()).map(Aisle.Traffic::word).toList(),
