@@ -75,7 +75,7 @@ final class RandomTraffic {
         for (int i = 0; i < 2; i++) {
             lines.chain(fleet("F" + i, -25 - 12 * i, 4));
         }
-        return lines.study(1, 0, 1);
+        return lines.study(Integer.getInteger("rhombic.nets", 20) > 20 ? 2 : 0.5, 0, 1);
     }
 
     private Aisle laid(String name, boolean forward, double... xy) {
