@@ -16,12 +16,14 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.Battery;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Placement;
@@ -72,6 +74,7 @@ final class RandomTraffic {
                     .chain(goodsOut("To " + way).placed(beside(i + flows, columns, rows)))
                     .link(new Link("From " + way, "To " + way).withTravel(new Travel.Carried(Need.of("F" + i % 2), 1)));
         }
+        lines.chain(new ChargingArea(Basics.of("Charging", Placement.at(-20, 20)), 1 + random.nextInt(3)));
         for (int i = 0; i < 2; i++) {
             lines.chain(fleet("F" + i, -25 - 12 * i, 4));
         }
@@ -106,7 +109,14 @@ final class RandomTraffic {
         fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withQuarterTurn(some("3 s", Dimension.TIME))) : fleet;
         fleet = random.nextBoolean() ? fleet.with(new Fleet.Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
         fleet = random.nextBoolean() ? fleet.withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)) : fleet;
+        fleet = random.nextBoolean() ? fleet.withBattery(Optional.of(battery())) : fleet;
         return (Fleet) fleet.placed(Placement.at(x, y));
+    }
+
+    private Battery battery() {
+        return Battery.USUAL.withRange(Quantity.metres(800 + random.nextInt(2000))).withChargeTime(Quantity.minutes(2 + random.nextInt(8)))
+                .withStandby(random.nextBoolean() ? Optional.of(Quantity.hours(1)) : Optional.empty()).withSwaps(random.nextInt(3) == 0)
+                .withWhenIdle(random.nextBoolean()).withAt(random.nextBoolean() ? "Charging" : "");
     }
 
     /** Its vehicles break down now and then, wherever they are. */
