@@ -75,7 +75,15 @@ class RoadUserTest {
 
         @Override
         public void onRest() {
-            road.onRest();
+            if (road.isTurning()) {
+                road.turn();
+            } else {
+                road.onRest();
+            }
+        }
+
+        boolean turnTo(Net net, double x, double y) {
+            return road.turnTo(net.router.route(road.nearestRest(), Pose.at(x, y, 0, 0)), mover, true);
         }
 
         @Override
@@ -243,6 +251,83 @@ class RoadUserTest {
         assertEquals(List.of(), net.traffic.deadlock(), "it has a way out");
         one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
         assertEquals(List.of(), net.traffic.deadlock(), "past the other, which stands beside the aisle");
+    }
+
+    @Test
+    void whoIsSentElsewhereTurnsWhereItCanBrakeIfTheWayIsFree() {
+        Net net = new Net(BOTH_WAYS);
+        Vehicle vehicle = net.vehicle("V", new Mover(2, 0.5, 0.8), 0, 5);
+        Vehicle other = net.vehicle("O", Mover.even(1), 40, -5);
+        vehicle.goTo(net, 40, 5);
+        at(10, () -> {
+            // After 5 m beside the aisle and 11 m along it, it would come to rest 2.5 m farther on.
+            assertEquals(13.5, vehicle.road.nearestRest().x(), 1e-6);
+            assertTrue(vehicle.turnTo(net, 0, -5));
+            assertTrue(vehicle.road.isTurning());
+        });
+        at(11, () -> other.goTo(net, 20, -5));
+        run();
+        double arrives = 10 + 2.5 + fromRest(13.5 + 5);
+        assertEquals(arrives, vehicle.arrivals.getFirst(), 1e-5);
+        assertFalse(vehicle.road.isTurning());
+        assertEquals(List.of(11.0, 12.5), other.kept.stream().map(at -> Math.round(at * 1e6) / 1e6).toList(),
+                "what it does not need any more is free where it turns");
+        assertEquals(12.5 + 30, other.arrivals.getFirst(), 1e-5);
+    }
+
+    @Test
+    void whereTheWayBackIsNotFreeItGoesOn() {
+        Net net = new Net(BOTH_WAYS);
+        Vehicle idle = net.vehicle("Idle", Mover.even(1), 0, -8);
+        Vehicle vehicle = net.vehicle("V", new Mover(2, 0.5, 0.8), 0, 5);
+        idle.goTo(net, 5, -5);
+        at(100, () -> vehicle.goTo(net, 40, 5));
+        at(110, () -> assertFalse(vehicle.turnTo(net, 5, -5), "the place is another's"));
+        at(110.5, () -> {
+            assertTrue(vehicle.turnTo(net, 0, -5));
+            vehicle.road.turnNoMore();
+            assertFalse(vehicle.road.isTurning());
+        });
+        run();
+        assertTrue(vehicle.motion.isAtRest());
+        assertEquals(List.of(), vehicle.arrivals, "it was called off on the way");
+    }
+
+    @Test
+    void whoIsFasterKeepsItsDistanceFromWhoIsBefore() {
+        Net net = new Net(List.of(aisle("A", Aisle.Direction.FORWARD, 0, 0, 60, 0)));
+        Vehicle slow = net.vehicle("Slow", Mover.even(0.5), 8, 0);
+        Vehicle fast = net.vehicle("Fast", new Mover(2, 0.5, 0.8), 0, 0);
+        slow.goTo(net, 55, 5);
+        fast.goTo(net, 40, 5);
+        for (int i = 1; i < 90; i++) {
+            at(i, () -> {
+                double apart = slow.motion.pose().x() - fast.motion.pose().x();
+                assertTrue(fast.motion.pose().y() > 0 || apart >= 2 + 0.5 - 1e-6, "only " + apart + " m apart at " + seconds());
+            });
+        }
+        run();
+        assertTrue(fast.arrivals.getFirst() > (40 - 8) / 0.5, "it can't overtake");
+        assertTrue(fast.arrivals.getFirst() < (40 - 8 + 3 * 2.5) / 0.5 + 5, "nor is it kept longer than sections are long");
+        assertEquals((55 - 8 + 5) / 0.5, slow.arrivals.getFirst(), NEAR_SECONDS);
+    }
+
+    @Test
+    void whoWaitsForAPlaceLeavesRoomForWhoComesOut() {
+        Net net = new Net(List.of(aisle("A", Aisle.Direction.FORWARD, 0, 0, 60, 0)));
+        Vehicle first = net.vehicle("First", Mover.even(1), 5, 5);
+        Vehicle second = net.vehicle("Second", Mover.even(1), 0, 5);
+        first.goTo(net, 30, 5);
+        at(50, () -> second.goTo(net, 30, 5));
+        at(100, () -> {
+            assertTrue(second.motion.isAtRest());
+            double front = second.motion.pose().x() + SPACE.half();
+            assertTrue(front <= 30 - REACH + 1e-6 && front > 30 - REACH - 3 * 2.5, "just before where the other comes out: " + front);
+            first.goTo(net, 50, 5);
+        });
+        run();
+        assertEquals(100 + 5 + 20 + 5, first.arrivals.getLast(), NEAR_SECONDS, "it is not in its way");
+        assertTrue(second.arrivals.getFirst() > 105 && second.arrivals.getFirst() < 130);
     }
 
     /** Both stops lie on the aisle, and each could only stand aside past the other. */
