@@ -9,7 +9,6 @@ import rhombic.measure.RunFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
-import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
@@ -107,7 +106,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
             boolean canBe = switch (state) {
                 case DOWN -> !group.basics().duty().failures().isEmpty();
                 case PICKING_UP, SETTING_DOWN -> !group.arePeople();
-                case CHARGING, TO_CHARGE -> group instanceof Fleet fleet && fleet.battery().isPresent();
+                case CHARGING, TO_CHARGE -> group.runDown();
                 case FOR_TRAFFIC -> group.roadSpace().isPresent();
                 case WORKING, CHANGEOVER, SERVICE, REPAIR -> group.arePeople();
                 case CARRYING, WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT -> true;

@@ -43,6 +43,20 @@ public final class Layout {
         return inRows(group, group.count(), number);
     }
 
+    /**
+     * Where somebody stands who picks up what comes out at an outlet, facing it.
+     *
+     * @param reach metres from the middle of who picks up to what it takes
+     */
+    public static Pose pickUp(Pose outlet, double reach) {
+        return outlet.of(Pose.at(reach, 0, -outlet.z(), 180));
+    }
+
+    /** Where somebody stands who sets down at an inlet, facing it. */
+    public static Pose setDown(Pose inlet, double reach) {
+        return inlet.of(Pose.at(-reach, 0, -inlet.z(), 0));
+    }
+
     /** Where a vehicle stands that charges. */
     public static Pose charging(ChargingArea area, int number) {
         return inRows(area, area.places(), number);

@@ -67,7 +67,7 @@ class FleetsTest {
 
     /** Where a forklift stands to pick up from the store. */
     private Pose spot(Fleet fleet) {
-        return Layout.outlet(store, "").of(Pose.at(fleet.reachMetres(), 0, 0, 180));
+        return Layout.pickUp(Layout.outlet(store, ""), fleet.reachMetres());
     }
 
     /** The first of them begins where it picks up. */

@@ -55,8 +55,7 @@ public final class Routers {
     }
 
     private AisleNet net(boolean ofPeople) {
-        return nets.computeIfAbsent(ofPeople, people -> AisleNet
-                .of(elements.stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), people));
+        return nets.computeIfAbsent(ofPeople, people -> AisleNet.of(elements, people));
     }
 
     /** How the aisles are shared by vehicles that keep their distance; empty if none do. */

@@ -19,6 +19,7 @@ import rhombic.plant.resource.Resource;
 import rhombic.plant.staff.Staff;
 import rhombic.plant.staff.Staffing;
 import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Travel;
 import rhombic.study.kind.ResourceGroup;
 
@@ -53,8 +54,8 @@ final class Carriage extends Passage {
         this.course = course;
         Travel.Carried travel = (Travel.Carried) course.link().travel();
         max = travel.maxPieces();
-        from = course.outlet().of(Pose.at(ResourceGroup.PERSON_REACH_METRES, 0, -course.outlet().z(), 180));
-        to = course.inlet().of(Pose.at(-ResourceGroup.PERSON_REACH_METRES, 0, -course.inlet().z(), 0));
+        from = Layout.pickUp(course.outlet(), ResourceGroup.PERSON_REACH_METRES);
+        to = Layout.setDown(course.inlet(), ResourceGroup.PERSON_REACH_METRES);
         Staff staff = flow.staff();
         if (staff == null) {
             allocation = null;

@@ -6,15 +6,11 @@ import java.util.Locale;
 import java.util.Optional;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
-import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.Travel;
 import rhombic.study.duty.Battery;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
-import rhombic.study.kind.PlantElement;
 import rhombic.study.way.AisleNet;
 
 /** Whether vehicles come to where they charge before they have run down. */
@@ -43,22 +39,15 @@ final class BatteryCheck {
                     Problem.Fix.of("Charge where they park", fleet, e -> ((Fleet) e).withBattery(Optional.of(battery.withAt(""))))));
         }
         Pose charger = area.map(one -> Layout.charging(one, 0)).orElseGet(() -> Layout.home(fleet, 0));
-        AisleNet net = AisleNet.of(study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), false)
-                .admitting(aisle -> aisle.admits(fleet));
-        for (Link link : study.links()) {
-            Optional<PlantElement> from = study.find(link.from());
-            Optional<PlantElement> to = study.find(link.to());
-            boolean carries = link.travel() instanceof Travel.Carried carried && fleet.meets(carried.need());
-            if (carries && from.isPresent() && to.isPresent()) {
-                Pose begins = Layout.outlet(from.get(), link.fromPort());
-                Pose ends = Layout.inlet(to.get(), link.toPort());
-                double metres = metres(fleet, net, charger, begins) + metres(fleet, net, begins, ends) + metres(fleet, net, ends, charger);
-                if (battery.taken(metres, metres / fleet.driving().speed().inBaseUnit(), 2) > 1) {
-                    problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CREW, fleet.name(), String.format(Locale.ROOT,
-                            "A full battery does not last from where it charges to %s, on to %s and back: %.0f m, so nobody carries there",
-                            link.from(), link.to(), metres), "Charge nearer by, or give it a battery that lasts longer"));
-                    return; // one is enough to be told
-                }
+        AisleNet net = AisleNet.of(study.elements(), false).admitting(aisle -> aisle.admits(fleet));
+        for (CarriedLink carried : CarriedLink.of(study, fleet)) {
+            double metres = metres(fleet, net, charger, carried.outlet()) + metres(fleet, net, carried.outlet(), carried.inlet())
+                    + metres(fleet, net, carried.inlet(), charger);
+            if (battery.taken(metres, metres / fleet.driving().speed().inBaseUnit(), 2) > 1) {
+                problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CREW, fleet.name(), String.format(Locale.ROOT,
+                        "A full battery does not last from where it charges to %s, on to %s and back: %.0f m, so nobody carries there",
+                        carried.from().name(), carried.to().name(), metres), "Charge nearer by, or give it a battery that lasts longer"));
+                return; // one is enough to be told
             }
         }
     }

@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.locationtech.jts.geom.Coordinate;
@@ -14,15 +13,11 @@ import org.locationtech.jts.geom.LineSegment;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
-import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.Travel;
 import rhombic.study.change.Part;
-import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Barrier;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
@@ -82,27 +77,13 @@ public final class RouteCheck {
                 places.put(element.name(), Layout.stand(element, 0));
             }
         }
-        for (Link link : study.links()) {
-            Optional<PlantElement> from = study.find(link.from());
-            Optional<PlantElement> to = study.find(link.to());
-            boolean carries = link.travel() instanceof Travel.Carried carried && carriesWith(group, carried.need());
-            if (carries && from.isPresent() && to.isPresent()) {
-                places.putIfAbsent(link.from(), Layout.outlet(from.get(), link.fromPort()));
-                places.putIfAbsent(link.to(), Layout.inlet(to.get(), link.toPort()));
-            }
+        for (CarriedLink carried : CarriedLink.of(study, group)) {
+            places.putIfAbsent(carried.from().name(), carried.outlet());
+            places.putIfAbsent(carried.to().name(), carried.inlet());
         }
-        if (group instanceof Crew people) {
-            study.find(people.breakArea()).ifPresent(area -> places.put(area.name(), area.placement().pose()));
-        }
-        if (group instanceof Fleet fleet) {
-            fleet.battery().flatMap(battery -> study.find(battery.at()))
-                    .ifPresent(area -> places.put(area.name(), area.placement().pose()));
-        }
+        group.restAreas().stream().flatMap(name -> study.find(name).stream())
+                .forEach(area -> places.put(area.name(), area.placement().pose()));
         return places;
-    }
-
-    private static boolean carriesWith(ResourceGroup group, Need need) {
-        return group.meets(need);
     }
 
     // ---- on aisles

@@ -9,14 +9,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
-import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.Travel;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.ChargingArea;
-import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
 import rhombic.study.way.AisleNet;
@@ -39,15 +36,14 @@ final class TrafficCheck {
 
     static List<Problem> of(Study study) {
         List<ResourceGroup> groups = study.groups().stream().filter(group -> group.roadSpace().isPresent()).toList();
-        AisleNet net = AisleNet.of(
-                study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList(), false);
+        AisleNet net = AisleNet.of(study.elements(), false);
         Optional<RoadSpace> space = groups.stream().flatMap(group -> group.roadSpace().stream()).reduce(RoadSpace::and);
         if (space.isEmpty() || net.isEmpty()) {
             return List.of();
         }
         TrafficCheck check = new TrafficCheck(study, groups, net, space.get());
         groups.forEach(check::parking);
-        check.charging();
+        study.elements().stream().filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast).forEach(check::charging);
         groups.forEach(check::stops);
         check.circles();
         return check.problems;
@@ -55,60 +51,36 @@ final class TrafficCheck {
 
     /** Who parks stands on no aisle: others drive through it there. */
     private void parking(ResourceGroup group) {
-        for (int i = 0; i < group.count(); i++) {
-            List<Integer> under = sections.overlapping(sections.standing(Layout.home(group, i)));
-            if (!under.isEmpty()) {
-                problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
-                        "Its " + group.memberWord(true) + " park on " + sections.sections().get(under.getFirst()).name()
-                                + ", and the others drive through them",
-                        "Move it beside the aisle"));
-                return;
-            }
-        }
+        under(IntStream.range(0, group.count()).mapToObj(i -> Layout.home(group, i)))
+                .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
+                        "Its " + group.memberWord(true) + " park on " + aisle + ", and the others drive through them",
+                        "Move it beside the aisle")));
     }
 
-    private void charging() {
-        study.elements().stream().filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast).forEach(area -> {
-            for (int i = 0; i < area.places(); i++) {
-                List<Integer> under = sections.overlapping(sections.standing(Layout.charging(area, i)));
-                if (!under.isEmpty()) {
-                    problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.name(),
-                            "It lies on " + sections.sections().get(under.getFirst()).name()
-                                    + ", and others drive through those that charge",
-                            "Move it beside the aisle"));
-                    return;
-                }
-            }
-        });
+    private void charging(ChargingArea area) {
+        under(IntStream.range(0, area.places()).mapToObj(i -> Layout.charging(area, i)))
+                .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.name(),
+                        "It lies on " + aisle + ", and others drive through those that charge", "Move it beside the aisle")));
     }
 
-    /** Who picks up or sets down on an aisle keeps all others waiting. */
+    /** Who picks up or sets down on an aisle keeps all others waiting; one is enough to be told. */
     private void stops(ResourceGroup group) {
-        for (Map.Entry<String, Pose> stop : stopsOf(group).entrySet()) {
-            List<Integer> under = sections.overlapping(sections.standing(stop.getValue()));
-            if (!under.isEmpty()) {
-                problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE, stop.getKey(),
-                        "The " + group.memberWord(true) + " of " + group.name() + " stand on "
-                                + sections.sections().get(under.getFirst()).name() + " while they pick up or set down here",
-                        "Move it away from the aisle, so that others can pass"));
-                return; // one is enough to be told
-            }
+        Map<String, Pose> stops = new LinkedHashMap<>();
+        for (CarriedLink carried : CarriedLink.of(study, group)) {
+            stops.putIfAbsent(carried.from().name(), Layout.pickUp(carried.outlet(), group.reachMetres()));
+            stops.putIfAbsent(carried.to().name(), Layout.setDown(carried.inlet(), group.reachMetres()));
         }
+        stops.entrySet().stream().filter(stop -> under(Stream.of(stop.getValue())).isPresent()).findFirst()
+                .ifPresent(stop -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE, stop.getKey(),
+                        "The " + group.memberWord(true) + " of " + group.name() + " stand on "
+                                + under(Stream.of(stop.getValue())).orElseThrow() + " while they pick up or set down here",
+                        "Move it away from the aisle, so that others can pass")));
     }
 
-    private Map<String, Pose> stopsOf(ResourceGroup group) {
-        Map<String, Pose> stops = new LinkedHashMap<>();
-        for (Link link : study.links()) {
-            Optional<PlantElement> from = study.find(link.from());
-            Optional<PlantElement> to = study.find(link.to());
-            boolean carries = link.travel() instanceof Travel.Carried carried && group.meets(carried.need());
-            if (carries && from.isPresent() && to.isPresent()) {
-                stops.putIfAbsent(link.from(),
-                        Layout.outlet(from.get(), link.fromPort()).of(Pose.at(group.reachMetres(), 0, 0, 180)));
-                stops.putIfAbsent(link.to(), Layout.inlet(to.get(), link.toPort()).of(Pose.at(-group.reachMetres(), 0, 0, 0)));
-            }
-        }
-        return stops;
+    /** On what the first of them stands that stands on an aisle. */
+    private Optional<String> under(Stream<Pose> standing) {
+        return standing.flatMap(pose -> sections.overlapping(sections.standing(pose)).stream())
+                .map(section -> sections.sections().get(section).name()).findFirst();
     }
 
     /** Each circle of one-way aisles keeps one place to wait free, or nothing moves any more. */

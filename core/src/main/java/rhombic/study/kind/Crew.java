@@ -170,6 +170,11 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         return new Crew(basics, people, skills, speed, rules, breakArea, persons);
     }
 
+    @Override
+    public List<String> restAreas() {
+        return breakArea.isEmpty() ? List.of() : List.of(breakArea);
+    }
+
     public Crew withBreakArea(String newBreakArea) {
         return new Crew(basics, people, skills, speed, dispatching, newBreakArea, persons);
     }

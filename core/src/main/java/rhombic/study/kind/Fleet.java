@@ -265,6 +265,16 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
     }
 
     @Override
+    public List<String> restAreas() {
+        return battery.map(Battery::at).filter(area -> !area.isEmpty()).stream().toList();
+    }
+
+    @Override
+    public boolean runDown() {
+        return battery.isPresent();
+    }
+
+    @Override
     public boolean areThereAtOnce() {
         return false;
     }

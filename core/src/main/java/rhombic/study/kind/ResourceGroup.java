@@ -74,6 +74,16 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
         return Optional.empty();
     }
 
+    /** The areas where they spend breaks or charge, by name. */
+    default List<String> restAreas() {
+        return List.of();
+    }
+
+    /** Whether what they move with runs down, and has to be charged. */
+    default boolean runDown() {
+        return false;
+    }
+
     /** What one of them is called in sentences, and several. */
     String memberWord(boolean several);
 

@@ -2,11 +2,11 @@ package rhombic.study.way;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.PriorityQueue;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.locationtech.jts.algorithm.RobustLineIntersector;
@@ -16,13 +16,12 @@ import org.locationtech.jts.geom.LineSegment;
 import org.locationtech.jts.index.strtree.STRtree;
 import rhombic.space.Pose;
 import rhombic.study.kind.Aisle;
+import rhombic.study.kind.PlantElement;
 
 /** The aisles of a study that people, or vehicles, may use, as a net of crossings and stretches. */
 public final class AisleNet {
     /** What is so near is one point. */
-    private static final double SAME_METRES = 0.005;
-    /** Legs that turn by less, as a tangent, are one. */
-    private static final double STRAIGHT = 1e-9;
+    static final double SAME_METRES = 0.005;
 
     private final List<Aisle> aisles;
     private final List<Coordinate> points = new ArrayList<>();
@@ -126,12 +125,13 @@ public final class AisleNet {
     }
 
     /**
-     * The net of those aisles that people, or else vehicles, may use.
+     * The net of those aisles among the elements that people, or else vehicles, may use.
      *
      * @param people false: vehicles
      */
-    public static AisleNet of(List<Aisle> aisles, boolean people) {
-        return new AisleNet(aisles.stream().filter(aisle -> aisle.users().admits(people)).toList());
+    public static AisleNet of(List<? extends PlantElement> elements, boolean people) {
+        return new AisleNet(elements.stream().filter(Aisle.class::isInstance).map(Aisle.class::cast)
+                .filter(aisle -> aisle.users().admits(people)).toList());
     }
 
     // ---- building
@@ -298,7 +298,7 @@ public final class AisleNet {
     }
 
     public List<Stretch> stretches() {
-        return List.copyOf(stretches);
+        return Collections.unmodifiableList(stretches);
     }
 
     /** A point of the net. */
@@ -366,178 +366,21 @@ public final class AisleNet {
      * @param secondsPerDegree what turning costs
      */
     public Optional<Course> course(Stop from, Stop to, double speed, double secondsPerDegree) {
-        return new Search(from, to, speed, secondsPerDegree).course();
+        return new CourseSearch(this, from, to, speed, secondsPerDegree).course();
     }
 
-    private double headingDegrees(int direction) {
-        Stretch on = stretches.get(direction >> 1);
-        Coordinate a = points.get(direction % 2 == 0 ? on.from : on.to);
-        Coordinate b = points.get(direction % 2 == 0 ? on.to : on.from);
-        return Math.toDegrees(Math.atan2(b.y - a.y, b.x - a.x));
+    // ---- for the search
+
+    Stretch stretch(int number) {
+        return stretches.get(number);
     }
 
-    private int head(int direction) {
-        Stretch on = stretches.get(direction >> 1);
-        return direction % 2 == 0 ? on.to : on.from;
+    Coordinate at(int point) {
+        return points.get(point);
     }
 
-    private static double turned(double from, double to) {
-        double by = Math.abs(to - from) % 360;
-        return by > 180 ? 360 - by : by;
-    }
-
-    /** One search over directions of stretches. */
-    private final class Search {
-        private final Stop from;
-        private final Stop to;
-        private final double speed;
-        private final double secondsPerDegree;
-        private final double[] seconds = new double[2 * stretches.size()];
-        private final int[] before = new int[2 * stretches.size()];
-        private final boolean[] isDone = new boolean[2 * stretches.size()];
-        private final PriorityQueue<double[]> open = new PriorityQueue<>((a, b) -> {
-            int byTime = Double.compare(a[0], b[0]);
-            return byTime != 0 ? byTime : Double.compare(a[1], b[1]);
-        });
-        /** Whether who begins in that direction of the first stretch is at its end, and so looks anywhere. */
-        private final boolean[] hasNoHeading = new boolean[2];
-        /** The point where the way ends; negative if it ends along a stretch. */
-        private final int endsAt;
-        private double best = Double.POSITIVE_INFINITY;
-        private int last = -1;
-        private int goal = -1;
-
-        Search(Stop from, Stop to, double speed, double secondsPerDegree) {
-            this.from = from;
-            this.to = to;
-            this.speed = speed;
-            this.secondsPerDegree = secondsPerDegree;
-            Arrays.fill(seconds, Double.POSITIVE_INFINITY);
-            Arrays.fill(before, -1);
-            Stretch ends = stretches.get(to.stretch);
-            endsAt = to.metres <= SAME_METRES ? ends.from : to.metres >= ends.metres - SAME_METRES ? ends.to : -1;
-        }
-
-        Optional<Course> course() {
-            straight();
-            for (int direction = 2 * from.stretch; direction <= 2 * from.stretch + 1; direction++) {
-                double metres = direction % 2 == 0 ? stretches.get(from.stretch).metres - from.metres : from.metres;
-                if (isOpen(direction) || metres <= SAME_METRES) {
-                    reach(direction, secondsFor(from.stretch, metres), -1);
-                    hasNoHeading[direction % 2] = metres <= SAME_METRES;
-                }
-            }
-            while (!open.isEmpty()) {
-                double[] next = open.remove();
-                int direction = (int) next[1];
-                if (next[0] >= best) {
-                    break;
-                }
-                if (!isDone[direction]) {
-                    isDone[direction] = true;
-                    goOn(direction);
-                }
-            }
-            return best == Double.POSITIVE_INFINITY ? Optional.empty() : Optional.of(made());
-        }
-
-        /** Both stops on one stretch, in a direction in which one may go. */
-        private void straight() {
-            int direction = 2 * from.stretch + (to.metres >= from.metres ? 0 : 1);
-            if (from.stretch == to.stretch && (isOpen(direction) || to.metres == from.metres)) {
-                best = secondsFor(from.stretch, Math.abs(to.metres - from.metres));
-                goal = direction;
-            }
-        }
-
-        private void goOn(int direction) {
-            int at = head(direction);
-            if (at == endsAt && seconds[direction] < best) {
-                best = seconds[direction];
-                last = direction;
-                goal = direction;
-            }
-            boolean looksAnywhere = before[direction] < 0 && hasNoHeading[direction % 2];
-            for (int next : leaving[at]) {
-                double turn = looksAnywhere ? 0 : turned(headingDegrees(direction), headingDegrees(next)) * secondsPerDegree;
-                double there = seconds[direction] + turn;
-                if (next >> 1 == to.stretch) {
-                    double metres = next % 2 == 0 ? to.metres : stretches.get(to.stretch).metres - to.metres;
-                    double arrives = there + secondsFor(to.stretch, metres);
-                    if (arrives < best) {
-                        best = arrives;
-                        last = direction;
-                        goal = next;
-                    }
-                }
-                reach(next, there + secondsFor(next >> 1, stretches.get(next >> 1).metres), direction);
-            }
-        }
-
-        private void reach(int direction, double after, int by) {
-            if (after < seconds[direction]) {
-                seconds[direction] = after;
-                before[direction] = by;
-                Coordinate at = points.get(head(direction));
-                open.add(new double[] {after + Math.hypot(at.x - to.x, at.y - to.y) / speed, direction});
-            }
-        }
-
-        private double secondsFor(int stretch, double metres) {
-            return metres / Math.min(speed, stretches.get(stretch).maxSpeed);
-        }
-
-        private boolean isOpen(int direction) {
-            return direction % 2 == 0 || stretches.get(direction >> 1).isBothWays;
-        }
-
-        private Course made() {
-            List<Integer> passed = new ArrayList<>();
-            for (int direction = last; direction >= 0; direction = before[direction]) {
-                passed.addFirst(direction);
-            }
-            List<Pose> corners = new ArrayList<>(List.of(Pose.at(from.x, from.y, 0, 0)));
-            List<Double> limits = new ArrayList<>();
-            for (int direction : passed) {
-                add(corners, limits, point(head(direction)), direction);
-            }
-            add(corners, limits, Pose.at(to.x, to.y, 0, 0), goal);
-            return new Course(corners, limits, parts(passed), best);
-        }
-
-        private List<Part> parts(List<Integer> passed) {
-            List<Part> parts = new ArrayList<>();
-            for (int direction : passed) {
-                double length = stretches.get(direction >> 1).metres;
-                double begins = parts.isEmpty() ? from.metres : direction % 2 == 0 ? 0 : length;
-                parts.add(new Part(direction >> 1, begins, direction % 2 == 0 ? length : 0));
-            }
-            if (goal != last || passed.isEmpty()) {
-                double begins = passed.isEmpty() ? from.metres : goal % 2 == 0 ? 0 : stretches.get(to.stretch).metres;
-                parts.add(new Part(to.stretch, begins, to.metres));
-            }
-            return parts;
-        }
-
-        private void add(List<Pose> corners, List<Double> limits, Pose at, int direction) {
-            if (at.distanceTo(corners.getLast()) <= SAME_METRES) {
-                return;
-            }
-            double limit = stretches.get(direction >> 1).maxSpeed;
-            boolean goesOn = !limits.isEmpty() && limits.getLast() == limit
-                    && isStraight(corners.get(corners.size() - 2), corners.getLast(), at);
-            if (goesOn) {
-                corners.set(corners.size() - 1, at); // across a crossing, straight on
-            } else {
-                corners.add(at);
-                limits.add(limit);
-            }
-        }
-
-        private static boolean isStraight(Pose a, Pose b, Pose c) {
-            double cross = (b.x() - a.x()) * (c.y() - b.y()) - (b.y() - a.y()) * (c.x() - b.x());
-            double along = (b.x() - a.x()) * (c.x() - b.x()) + (b.y() - a.y()) * (c.y() - b.y());
-            return along > 0 && Math.abs(cross) <= STRAIGHT * along;
-        }
+    /** The directions of stretches that begin at a point: twice the number of the stretch, and one more against its line. */
+    int[] leaving(int point) {
+        return leaving[point];
     }
 }

@@ -1,6 +1,7 @@
 package rhombic.study.way;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -238,7 +239,7 @@ public final class Sections {
     }
 
     public List<Section> sections() {
-        return List.copyOf(sections);
+        return Collections.unmodifiableList(sections);
     }
 
     /** Those that must be free, beside itself, for who takes a section. */
@@ -248,6 +249,6 @@ public final class Sections {
 
     /** How a stretch is cut, from its beginning to its end. */
     public List<Cut> cuts(int stretch) {
-        return List.copyOf(cuts.get(stretch));
+        return Collections.unmodifiableList(cuts.get(stretch));
     }
 }

@@ -114,7 +114,7 @@ class RoadUserTest {
 
         Net(List<PlantElement> aisles) {
             traffic = new Traffic(simulator,
-                    new Sections(AisleNet.of(aisles.stream().map(Aisle.class::cast).toList(), false), SPACE));
+                    new Sections(AisleNet.of(aisles, false), SPACE));
             router = new Routers(aisles).of(new Routers.Traveller(TravelChoice.ON_AISLES, false, true, 1, 0, 0.5, Set.of()));
         }
 
