@@ -469,13 +469,8 @@ public abstract class Resource {
         }
 
         @Override
-        public void onSetOut(Route route) {
-            Resource.this.onSetOut(route);
-        }
-
-        @Override
-        public void onChange(Route route) {
-            Resource.this.onSetOut(route);
+        public void onMoves(Route route) {
+            onSetOut(route);
         }
 
         @Override

@@ -89,6 +89,11 @@ final class Passing {
         return any;
     }
 
+    /** Where it can wait, from there on, if so many groups are given to it; infinite if only at the end of its route. */
+    double waitingPlace(double nearest, int given) {
+        return Arrays.stream(stops, 0, given).filter(stop -> stop >= nearest).findFirst().orElse(Double.POSITIVE_INFINITY);
+    }
+
     /** Whether a vehicle whose middle is there, with what it keeps free, is in that section. */
     boolean isIn(Entry entry, double metres) {
         return entry.in - half < metres - TINY_METRES && metres + TINY_METRES < entry.out + half;

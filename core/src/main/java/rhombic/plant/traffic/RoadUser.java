@@ -1,8 +1,5 @@
 package rhombic.plant.traffic;
 
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
@@ -15,11 +12,8 @@ import rhombic.space.Pose;
 public final class RoadUser {
     /** Hears what becomes of it. */
     public interface Listener {
-        /** It sets out, after it had to wait where it stood. */
-        void onSetOut(Route route);
-
-        /** It moves otherwise than before: it brakes, or goes on. */
-        void onChange(Route route);
+        /** It moves along that route, otherwise than before: it sets out, brakes, or goes on. */
+        void onMoves(Route route);
 
         /** It stands because of others, or no longer. */
         void onKept(boolean isKept);
@@ -40,27 +34,19 @@ public final class RoadUser {
     private final String fleet;
     private final Motion motion;
     private final Listener listener;
-    private @Nullable Route route;
-    private @Nullable Mover mover;
-    private @Nullable Passing passing;
-    /** So many groups of sections have been given to it. */
-    private int groups;
-    /** So many sections have been left, in the order in which they are. */
-    private int left;
-    /** What it needs to leave the place where it stands. */
-    private int[] exit = Traffic.NOTHING;
-    /** What it has from before it set out, until it is clear of that. */
-    private final List<Integer> before = new ArrayList<>();
-    /** Where it is clear of it, in metres along its route. */
-    private double clearMetres;
+    private final Holdings holdings;
+    private @Nullable Trip trip;
+    /** What it goes on along from where it comes to rest; the first group of its sections is given to it. */
+    private @Nullable Trip turn;
+    /** Whether it has set out. */
+    private boolean hasBegun;
+    /** Whether it asks for nothing more. */
+    private boolean halts;
     private boolean isWaiting;
     private boolean isKept;
+    private long sinceNanos;
     /** The section of another that it waits for; negative if it would close a circle. */
     private int blocker = -1;
-    private boolean hasBegun;
-    private boolean halts;
-    private @Nullable Turn turnsTo;
-    private long sinceNanos;
     private final Event asking = new Event(true) {
         @Override
         protected void occur() {
@@ -74,6 +60,8 @@ public final class RoadUser {
         }
     };
 
+    private record Trip(Route route, Mover mover, Passing passing) {}
+
     /** @param fleet the name of the group that it belongs to */
     public RoadUser(Traffic traffic, String name, String fleet, Motion motion, Listener listener) {
         this.traffic = traffic;
@@ -81,6 +69,7 @@ public final class RoadUser {
         this.fleet = fleet;
         this.motion = motion;
         this.listener = listener;
+        holdings = new Holdings(traffic.book, this, traffic.size);
     }
 
     public String name() {
@@ -100,7 +89,7 @@ public final class RoadUser {
      * @return whether it has set out; else it waits until it can, and the listener is told
      */
     public boolean setOut(Route along, Mover like, boolean keepsPlace) {
-        begin(along, like, traffic.passing(along, keepsPlace));
+        begin(new Trip(along, like, traffic.passings.of(along, keepsPlace)));
         if (tryGroup()) {
             depart();
             return true;
@@ -110,79 +99,52 @@ public final class RoadUser {
         return false;
     }
 
-    private void begin(Route along, Mover like, Passing passed) {
-        route = along;
-        mover = like;
-        passing = passed;
-        groups = 0;
-        left = 0;
+    private void begin(Trip next) {
+        trip = next;
         hasBegun = false;
         halts = false;
-        clearMetres = traffic.reach() + traffic.half();
-        exit = Traffic.NOTHING;
+        holdings.begin(next.passing);
     }
 
     private void depart() {
-        Route along = route;
-        Mover like = mover;
-        assert along != null && like != null : "what departs has a route";
+        Trip now = trip;
+        assert now != null : "what departs has a trip";
         hasBegun = true;
-        motion.setOut(along, like);
+        motion.setOut(now.route, now.mover);
         schedule();
     }
 
     /** It has come to the end of its route. */
     public void onArrived() {
-        Passing passed = passing;
-        if (passed == null) {
-            return;
+        if (trip != null) {
+            cancel();
+            trip = null;
+            serveIf(holdings.arrive());
         }
-        cancel();
-        List<Integer> all = heldOf(passed);
-        all.addAll(before);
-        before.clear();
-        if (passed.place >= 0) {
-            all.remove((Integer) passed.place);
-            before.add(passed.place);
-        }
-        exit = passed.exit;
-        route = null;
-        passing = null;
-        giveBack(all);
     }
 
     /** It has come to rest where it is, and goes no farther: what it is not in is free for others. */
     public void endHere() {
-        Passing passed = passing;
-        if (passed == null) {
-            return;
+        if (trip != null) {
+            cancel();
+            stopWaiting();
+            trip = null;
+            serveIf(holdings.stay(hasBegun ? motion.metresGone() : 0, hasBegun));
         }
-        cancel();
-        stopWaiting();
-        double at = hasBegun ? motion.metresGone() : 0;
-        List<Integer> all = heldOf(passed);
-        List<Integer> kept = new ArrayList<>();
-        if (hasBegun) {
-            for (int i = left; i < passed.leaving.length; i++) {
-                Passing.Entry entry = passed.entries.get(passed.leaving[i]);
-                if (passed.leaving[i] < given() && passed.isIn(entry, at) && all.contains(entry.section())) {
-                    kept.add(entry.section());
-                }
-            }
-            if (at >= clearMetres) {
-                all.addAll(before);
-                before.clear();
-            }
-        }
-        kept.forEach(all::remove);
-        before.addAll(kept);
-        route = null;
-        passing = null;
-        giveBack(all);
     }
 
-    /** Another route that it goes along from where it comes to rest; its first group of sections is given to it. */
-    private record Turn(Route route, Mover mover, Passing passing) {}
+    private void serveIf(boolean anyIsFree) {
+        if (anyIsFree) {
+            traffic.serve();
+        }
+    }
+
+    /** Whether it has yet to set out. */
+    public boolean isWaitingToSetOut() {
+        return isWaiting && !hasBegun;
+    }
+
+    // ---- going no farther, and elsewhere
 
     /**
      * It goes no farther than it must, and asks for nothing more: it comes to rest as soon as it can brake where it may wait.
@@ -190,29 +152,18 @@ public final class RoadUser {
      * @param atOnce whether it comes to rest as soon as it can brake, wherever that is
      */
     public void halt(boolean atOnce) {
-        Passing passed = passing;
-        if (passed == null || !hasBegun) {
+        Trip now = trip;
+        if (now == null || !hasBegun) {
             return;
         }
         stopWaiting();
-        cancel();
         halts = true;
         double nearest = motion.metresGone() + motion.brakingMetres();
-        double rest = atOnce || passed.canWaitAt(nearest) ? nearest : waitingPlace(passed, nearest);
+        double rest = atOnce || now.passing.canWaitAt(nearest) ? nearest : now.passing.waitingPlace(nearest, holdings.groups());
         if (rest < motion.goesTo()) {
             motion.holdAt(rest);
         }
-        scheduleLeaving(passed);
-    }
-
-    /** Where it can wait, of what is given to it, from there on; infinite if only at the end of its route. */
-    private double waitingPlace(Passing passed, double nearest) {
-        for (int i = 0; i < groups; i++) {
-            if (passed.stops[i] >= nearest) {
-                return passed.stops[i];
-            }
-        }
-        return Double.POSITIVE_INFINITY;
+        schedule();
     }
 
     /** Where it is as soon as it has braked. */
@@ -226,67 +177,40 @@ public final class RoadUser {
      * @return whether it does
      */
     public boolean turnTo(Route other, Mover like, boolean keepsPlace) {
-        Passing passed = traffic.passing(other, keepsPlace);
+        Trip next = new Trip(other, like, traffic.passings.of(other, keepsPlace));
         boolean brakes = motion.metresGone() + motion.brakingMetres() > motion.goesTo() - NEAR_METRES;
-        if (passing == null || !hasBegun || brakes || !isFree(passed, 0)) {
+        if (trip == null || !hasBegun || brakes || !isFree(next.passing, 0)) {
             return false;
         }
-        take(passed, 0);
-        turnsTo = new Turn(other, like, passed);
+        holdings.take(next.passing, 0);
+        turn = next;
         halt(true);
         return true;
     }
 
     /** Whether it will go along another route from where it comes to rest. */
     public boolean isTurning() {
-        return turnsTo != null;
+        return turn != null;
     }
 
     /** It has come to rest, and goes along the other route. */
     public void turn() {
-        Turn turn = turnsTo;
-        assert turn != null : "it has somewhere to turn to";
-        turnsTo = null;
+        Trip next = turn;
+        assert next != null : "it has somewhere to turn to";
+        turn = null;
         endHere();
         motion.stop();
-        begin(turn.route, turn.mover, turn.passing);
-        groups = 1;
+        begin(next);
+        holdings.goOn(next.passing);
         depart();
     }
 
     /** What it was to turn to is not wanted any more. */
     public void turnNoMore() {
-        Turn turn = turnsTo;
-        if (turn != null) {
-            turnsTo = null;
-            giveBack(Arrays.stream(turn.passing.after(0)).boxed().toList());
-        }
-    }
-
-    /** Whether it has yet to set out. */
-    public boolean isWaitingToSetOut() {
-        return isWaiting && !hasBegun;
-    }
-
-    private int given() {
-        Passing passed = passing;
-        return passed == null || groups == 0 ? 0 : passed.groupEnds[groups - 1];
-    }
-
-    /** The sections of its route that are its own now. */
-    private List<Integer> heldOf(Passing passed) {
-        List<Integer> all = new ArrayList<>();
-        for (int i = left; i < passed.leaving.length; i++) {
-            if (passed.leaving[i] < given()) {
-                all.add(passed.entries.get(passed.leaving[i]).section());
-            }
-        }
-        return all;
-    }
-
-    private void giveBack(List<Integer> sections) {
-        sections.forEach(section -> traffic.release(this, section));
-        if (!sections.isEmpty()) {
+        Trip next = turn;
+        if (next != null) {
+            turn = null;
+            holdings.giveBack(next.passing, 0);
             traffic.serve();
         }
     }
@@ -295,41 +219,37 @@ public final class RoadUser {
 
     /** It would have to brake now if it is given no more. */
     private void ask() {
-        Passing passed = passing;
-        Route along = route;
-        if (passed == null || along == null) {
+        Trip now = trip;
+        if (now == null) {
             return;
         }
         if (tryGroup()) {
             schedule();
             return;
         }
-        motion.holdAt(passed.stops[groups - 1]);
+        motion.holdAt(holdings.stop());
         startWaiting();
         schedule();
-        listener.onChange(along);
-        if (motion.isAtRest()) {
-            tell(true);
-        }
+        listener.onMoves(now.route);
     }
 
     /** The next group of sections is its own if all of them are free, and it does not close a circle. */
     private boolean tryGroup() {
-        Passing passed = passing;
-        assert passed != null : "who asks has a route";
-        if (!isFree(passed, groups)) {
+        Trip now = trip;
+        assert now != null : "who asks has a trip";
+        if (!isFree(now.passing, holdings.groups())) {
             return false;
         }
-        take(passed, groups++);
+        holdings.take();
         return true;
     }
 
     private boolean isFree(Passing passed, int group) {
         for (int section : passed.after(group)) {
-            int keeps = traffic.keeps(this, section);
+            int keeps = traffic.book.keeps(this, section);
             if (keeps >= 0) {
-                RoadUser owner = traffic.ownerBut(this, section);
-                if (owner != null && owner.passing == null) {
+                RoadUser owner = traffic.book.owner(keeps);
+                if (owner != null && owner.trip == null) {
                     owner.listener.onInTheWay();
                 }
                 blocker = keeps;
@@ -337,62 +257,42 @@ public final class RoadUser {
             }
         }
         blocker = -1;
-        return !traffic.closesCircle(this, passed.after(group + 1), section -> keeps(passed, section, passed.stops[group], group + 1));
-    }
-
-    private void take(Passing passed, int group) {
-        for (int section : passed.after(group)) {
-            traffic.take(this, section);
-        }
+        return !traffic.closesCircle(this, passed.after(group + 1),
+                section -> holdings.keeps(passed, section, passed.stops[group], group + 1));
     }
 
     /** Whether it is worth asking again, after something was given back. */
     boolean mayTryAgain() {
-        boolean isAtPlace = !hasBegun && !before.isEmpty();
-        return isAtPlace || blocker < 0 || !traffic.isTaken(blocker);
+        return isAtPlace() || blocker < 0 || traffic.book.owner(blocker) == null;
     }
 
-    /** Whether it still has that section when it stands there, with so many groups of a route given to it. */
-    private boolean keeps(Passing passed, int section, double metres, int given) {
-        if (before.contains(section) && metres < clearMetres) {
-            return true;
-        }
-        for (int i = 0; i < passed.groupEnds[given - 1]; i++) {
-            Passing.Entry entry = passed.entries.get(i);
-            if (entry.section() == section && (section == passed.place || metres < entry.out() + traffic.half())) {
-                return true;
-            }
-        }
-        return false;
+    /** Whether it waits where it stands, with a place or a section from before. */
+    private boolean isAtPlace() {
+        return !hasBegun && holdings.hasFromBefore();
     }
 
     /** Whether it has that section for as long as it is given no more. */
     boolean keepsWaiting(int section) {
-        Passing passed = passing;
-        if (passed == null || groups == 0) {
+        Trip now = trip;
+        if (now == null || holdings.groups() == 0) {
             return true;
         }
-        Turn turn = turnsTo;
-        if (turn == null) {
-            return keeps(passed, section, passed.stops[groups - 1], groups);
-        }
-        return keeps(passed, section, motion.goesTo(), groups) || keeps(turn.passing, section, turn.passing.stops[0], 1);
+        Trip next = turn;
+        return next == null
+                ? holdings.keeps(now.passing, section, holdings.stop(), holdings.groups())
+                : holdings.keeps(now.passing, section, motion.goesTo(), holdings.groups())
+                        || holdings.keeps(next.passing, section, next.passing.stops[0], 1);
     }
 
     /** What it needs next; nothing if it has all that it needs. Who stands at a place will leave it. */
     int[] next() {
-        Passing passed = passing;
-        if (passed == null) {
-            return exit;
-        }
-        Turn turn = turnsTo;
-        return turn != null ? turn.passing.after(1) : halts ? Traffic.NOTHING : passed.after(groups);
+        Trip next = turn;
+        return next != null ? next.passing.after(1) : trip != null && halts ? Traffic.NOTHING : holdings.next();
     }
 
     /** What it needs after that. */
     int[] afterNext() {
-        Passing passed = passing;
-        return passed == null ? Traffic.NOTHING : passed.after(groups + 1);
+        return holdings.afterNext();
     }
 
     // ---- waiting
@@ -401,16 +301,7 @@ public final class RoadUser {
         isWaiting = true;
         sinceNanos = traffic.simulator.nowNanos();
         traffic.waits(this);
-        if (!hasBegun) {
-            tell(true);
-        }
-    }
-
-    private void tell(boolean kept) {
-        if (isKept != kept) {
-            isKept = kept;
-            listener.onKept(kept);
-        }
+        onRest();
     }
 
     private void stopWaiting() {
@@ -421,9 +312,16 @@ public final class RoadUser {
         }
     }
 
-    /** It has come to rest, being held. */
+    private void tell(boolean kept) {
+        if (isKept != kept) {
+            isKept = kept;
+            listener.onKept(kept);
+        }
+    }
+
+    /** It may have come to rest, being held. */
     public void onRest() {
-        if (isWaiting) {
+        if (stands()) {
             tell(true);
         }
     }
@@ -440,32 +338,32 @@ public final class RoadUser {
 
     /** Something was given back. */
     void tryAgain() {
-        Route along = route;
-        if (along == null || !tryGroup()) {
-            if (along != null) {
-                standAside();
-            }
+        Trip now = trip;
+        if (now == null) {
+            return;
+        }
+        if (!tryGroup()) {
+            standAside();
             return;
         }
         stopWaiting();
         if (hasBegun) {
             motion.resume();
             schedule();
-            listener.onChange(along);
         } else {
             depart();
-            listener.onSetOut(along);
         }
+        listener.onMoves(now.route);
     }
 
-    /** Whether it makes room if it waits in a circle: the way to where it can stand aside is free, or will be since nobody has it who stands for good. */
+    /** Whether it makes room if it waits in a circle: nobody who stands for good has what it needs to go where it can stand aside. */
     boolean canStandAside(Set<RoadUser> standing) {
-        Route aside = hasBegun || before.isEmpty() ? null : listener.wayAside();
+        Route aside = isAtPlace() ? listener.wayAside() : null;
         if (aside == null) {
             return false;
         }
-        for (int section : traffic.passing(aside, false).after(0)) {
-            RoadUser owner = traffic.ownerBut(this, section);
+        for (int section : traffic.passings.of(aside, false).after(0)) {
+            RoadUser owner = traffic.book.keeper(this, section);
             if (owner != null && standing.contains(owner)) {
                 return false;
             }
@@ -475,47 +373,38 @@ public final class RoadUser {
 
     /** At a place in a circle of waits it makes room, if the way to where it can stand aside is free. */
     private void standAside() {
-        Passing passed = passing;
-        if (passed == null || hasBegun || before.isEmpty() || !traffic.closesCircle(this, next(), before::contains)) {
+        Trip wanted = trip;
+        if (wanted == null || !isAtPlace() || !traffic.closesCircle(this, next(), holdings::isFromBefore)) {
             return;
         }
         Route aside = listener.wayAside();
-        Mover like = mover;
-        if (aside == null || like == null) {
+        if (aside == null) {
             return;
         }
-        Route wanted = route;
-        begin(aside, like, traffic.passing(aside, false));
+        begin(new Trip(aside, wanted.mover, traffic.passings.of(aside, false)));
         if (tryGroup()) {
             stopWaiting();
             depart();
-            listener.onSetOut(aside);
-        } else if (wanted != null) {
-            begin(wanted, like, passed);
+            listener.onMoves(aside);
+        } else {
+            begin(wanted);
         }
     }
 
     // ---- events on its way
 
+    /** When it has to ask for more, if it may and needs to, and when it leaves the next section. */
     private void schedule() {
         cancel();
-        Passing passed = passing;
-        if (passed == null) {
-            return;
-        }
-        double stop = passed.stops[groups - 1];
-        if (stop != Double.POSITIVE_INFINITY && !isWaiting) {
+        double stop = holdings.stop();
+        if (stop != Double.POSITIVE_INFINITY && !isWaiting && !halts) {
             traffic.simulator.schedule(asking, motion.nanosToBrakeFor(stop));
         }
-        scheduleLeaving(passed);
+        scheduleLeaving();
     }
 
-    private void scheduleLeaving(Passing passed) {
-        double next = Double.POSITIVE_INFINITY;
-        if (left < passed.leaving.length && passed.leaving[left] < given()) {
-            next = passed.left(passed.leaving[left]);
-        }
-        next = before.isEmpty() ? next : Math.min(next, clearMetres);
+    private void scheduleLeaving() {
+        double next = holdings.nextLeft();
         if (next <= motion.goesTo()) {
             traffic.simulator.schedule(leaving, motion.nanosUntil(next));
         }
@@ -528,21 +417,10 @@ public final class RoadUser {
 
     /** It has left a section. */
     private void leave() {
-        Passing passed = passing;
-        if (passed == null) {
-            return;
+        if (trip != null) {
+            boolean any = holdings.leave(motion.metresGone());
+            scheduleLeaving();
+            serveIf(any);
         }
-        double at = motion.metresGone() + 1e-6;
-        List<Integer> all = new ArrayList<>();
-        while (left < passed.leaving.length && passed.leaving[left] < given() && passed.left(passed.leaving[left]) <= at) {
-            all.add(passed.entries.get(passed.leaving[left]).section());
-            left++;
-        }
-        if (!before.isEmpty() && clearMetres <= at) {
-            all.addAll(before);
-            before.clear();
-        }
-        scheduleLeaving(passed);
-        giveBack(all);
     }
 }

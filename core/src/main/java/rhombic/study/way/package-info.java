@@ -1,6 +1,7 @@
 /**
  * Where people and vehicles can travel in a study, as geometry: the net of its aisles ({@link rhombic.study.way.AisleNet}), and the floor between
- * what stands on it ({@link rhombic.study.way.OpenFloor}). Vehicles that share aisles have {@link rhombic.study.way.Sections} of the net, one at a time. Built once for a study, never changed, shared by checks, window and all runs.
+ * what stands on it ({@link rhombic.study.way.OpenFloor}). Vehicles that share aisles have {@link rhombic.study.way.Sections} of the net, one at a time.
+ * All of it is built once for a study, never changed, shared by checks, window and all runs.
  *
  * <p>Aisles cross where they meet: where lines intersect, where one ends on another, or within the width of another. Between two crossings, or
  * corners, lies a stretch. The search is over stretches and not over crossings, so that turning can cost time (the line graph of the net: S. Winter,

@@ -87,10 +87,7 @@ class RoadUserTest {
         }
 
         @Override
-        public void onSetOut(Route route) {}
-
-        @Override
-        public void onChange(Route route) {}
+        public void onMoves(Route route) {}
 
         @Override
         public void onKept(boolean isKept) {
