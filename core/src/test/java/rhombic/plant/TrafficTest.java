@@ -24,7 +24,7 @@ class TrafficTest {
 
     @ParameterizedTest
     @MethodSource("rhombic.plant.Runs#nets")
-    void whatBreaksDownIsInNobody(long seed) {
+    void noneRunsIntoWhatHasBrokenDown(long seed) {
         Study study = RandomTraffic.breaking(RandomTraffic.of(seed, seed % 2 == 0));
         Runs.sound(study, seed);
         noneOverlap(study, seed);
@@ -41,6 +41,7 @@ class TrafficTest {
         return GEOMETRY.createPolygon(corners.toArray(Coordinate[]::new));
     }
 
+    /** No two are in one place at any moment, but where they park or charge. */
     private static void noneOverlap(Study study, long seed) {
         Trace trace = Runs.traceOf(study);
         List<Fleet> fleets = new ArrayList<>();
@@ -67,17 +68,16 @@ class TrafficTest {
     @ParameterizedTest
     @MethodSource("rhombic.plant.Runs#nets")
     void onOneWayAislesNoneOverlapAndNoneStandForGood(long seed) {
-        Study study = RandomTraffic.of(seed, true);
-        RunFigures run = Runs.sound(study, seed);
-        assertEquals(List.of(), run.deadlock().reasons(), "seed " + seed);
-        assertTrue(run.out() > 0, "seed " + seed);
-        noneOverlap(study, seed);
+        isFreeOfHarm(RandomTraffic.of(seed, true), seed);
     }
 
     @ParameterizedTest
     @MethodSource("rhombic.plant.Runs#nets")
     void onAislesBothWaysNoneOverlapAndNoneStandForGood(long seed) {
-        Study study = RandomTraffic.of(seed, false);
+        isFreeOfHarm(RandomTraffic.of(seed, false), seed);
+    }
+
+    private static void isFreeOfHarm(Study study, long seed) {
         RunFigures run = Runs.sound(study, seed);
         assertEquals(List.of(), run.deadlock().reasons(), "seed " + seed);
         assertTrue(run.out() > 0, "seed " + seed);

@@ -56,15 +56,21 @@ public final class Chargers {
             return places.get(best);
         }
 
-        /** It needs no place any more: who has waited longest gets it. */
+        /** It needs no place any more: who has waited longest, of those who can come, gets it. */
         void leave(Power power) {
             queue.remove(power);
             for (int i = 0; i < owners.length; i++) {
                 if (owners[i] == power) {
                     owners[i] = null;
-                    if (!queue.isEmpty()) {
-                        queue.getFirst().onPlaceFree();
-                    }
+                    offer();
+                }
+            }
+        }
+
+        private void offer() {
+            for (Power waiting : List.copyOf(queue)) {
+                if (waiting.onPlaceFree()) {
+                    return;
                 }
             }
         }

@@ -5,7 +5,9 @@ import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.resource.Allocation;
+import rhombic.plant.resource.Duties;
 import rhombic.plant.resource.Job;
+import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.duty.Battery;
 
@@ -19,8 +21,10 @@ final class Power extends Event {
     private static final double NANOS = 1e9;
     private static final double NEAR_METRES = 1e-6;
 
+    private final Run run;
     private final Simulator simulator;
     private final Allocation allocation;
+    private final Duties duties;
     private final Vehicle vehicle;
     private final Battery battery;
     private final Chargers.@Nullable Area area;
@@ -29,17 +33,18 @@ final class Power extends Event {
     private double level = 1;
     private long sinceNanos;
     private boolean isCharging;
-    private boolean isTooLow;
     private @Nullable Pose place;
 
     /**
      * @param area null: it charges where it parks
      * @param speed metres per second, to reckon how long a way takes
      */
-    Power(Simulator simulator, Allocation allocation, Vehicle vehicle, Battery battery, Chargers.@Nullable Area area, double speed) {
+    Power(Run run, Allocation allocation, Vehicle vehicle, Battery battery, Chargers.@Nullable Area area, double speed) {
         super(true);
-        this.simulator = simulator;
+        this.run = run;
+        simulator = run.simulator;
         this.allocation = allocation;
+        duties = allocation.duties();
         this.vehicle = vehicle;
         this.battery = battery;
         this.area = area;
@@ -51,7 +56,7 @@ final class Power extends Event {
         double seconds = (simulator.nowNanos() - sinceNanos) / NANOS;
         double now = isCharging
                 ? battery.swaps() ? level : level + seconds / battery.chargeTime().inBaseUnit()
-                : level - battery.taken(vehicle.metresUnderWay(), seconds, 0);
+                : level - battery.taken(vehicle.metresGone(), seconds, 0);
         return Math.clamp(now, 0, 1);
     }
 
@@ -83,25 +88,30 @@ final class Power extends Event {
     /** Whether it could do the job and come to a charger after it. */
     boolean canTake(Job job) {
         Pose ends = job.owner().ends(job);
-        double metres = vehicle.metresToward(job.location()) + vehicle.metresBetween(job.location(), ends) + metresToCharger(ends);
-        boolean can = level() - battery.taken(metres, metres / speed, 2) >= 0;
-        if (!can && !isCharging && level() < 1 - TINY) {
-            isTooLow = true;
-            simulator.cancel(this);
-            simulator.schedule(this, 0);
+        double metres = vehicle.metresTo(job.location()) + vehicle.metres(job.location(), ends) + metresToCharger(ends);
+        return level() - battery.taken(metres, metres / speed, 2) >= 0;
+    }
+
+    /** What is left is too little for a job that waits: it charges first, if that helps. */
+    void onPassedOver() {
+        if (!isCharging && level() < 1 - TINY) {
+            rest();
         }
-        return can;
+    }
+
+    private void rest() {
+        duties.set(vehicle, Hold.ENERGY, true);
     }
 
     private double metresToCharger(Pose from) {
         if (area == null) {
-            return vehicle.metresBetween(from, vehicle.parks());
+            return vehicle.metres(from, vehicle.home());
         }
-        return area.places().stream().mapToDouble(one -> vehicle.metresBetween(from, one)).min().orElse(0);
+        return area.places().stream().mapToDouble(one -> vehicle.metres(from, one)).min().orElse(0);
     }
 
     double metresTo(Pose there) {
-        return vehicle.metresToward(there);
+        return vehicle.metresTo(there);
     }
 
     // ---- where it charges
@@ -109,16 +119,16 @@ final class Power extends Event {
     /** Where it goes to charge; where it parks if all places are taken. */
     Pose placeToCharge() {
         if (area == null) {
-            place = vehicle.parks();
-            return vehicle.parks();
+            place = vehicle.home();
+            return vehicle.home();
         }
         Pose taken = area.take(this);
         place = taken;
-        return taken == null ? vehicle.parks() : taken;
+        return taken == null ? vehicle.home() : taken;
     }
 
     boolean wantsToCharge() {
-        return vehicle.isHeldForEnergy() || isCharging || battery.whenIdle() && level() < 1 - TINY;
+        return vehicle.isResting() || isCharging || battery.whenIdle() && level() < 1 - TINY;
     }
 
     /** Whether it stands where others are to charge. */
@@ -127,9 +137,9 @@ final class Power extends Event {
         return area != null && taken != null && isAt(taken);
     }
 
-    /** A place to charge is free. */
-    void onPlaceFree() {
-        allocation.restElsewhere(vehicle);
+    /** A place to charge is free: it goes there, if it can. Says whether it does. */
+    boolean onPlaceFree() {
+        return duties.restElsewhere(vehicle);
     }
 
     private boolean isAt(Pose there) {
@@ -138,11 +148,11 @@ final class Power extends Event {
 
     /** It stands where it was to wait. */
     void onAtRest() {
-        Pose taken = area == null ? vehicle.parks() : place;
+        Pose taken = area == null ? vehicle.home() : place;
         if (taken != null && isAt(taken) && !isCharging && level() < 1 - TINY) {
             book(level());
             isCharging = true;
-            vehicle.showsOtherwise();
+            vehicle.showDoing();
             scheduleCharge();
         }
     }
@@ -150,7 +160,7 @@ final class Power extends Event {
     private void scheduleCharge() {
         simulator.cancel(this);
         double time = battery.chargeTime().inBaseUnit();
-        double goal = vehicle.isHeldForEnergy() && level() < battery.leaveAt().inBaseUnit() - TINY ? battery.leaveAt().inBaseUnit() : 1;
+        double goal = vehicle.isResting() && level() < battery.leaveAt().inBaseUnit() - TINY ? battery.leaveAt().inBaseUnit() : 1;
         simulator.schedule(this, Math.round((battery.swaps() ? time : (goal - level()) * time) * NANOS));
     }
 
@@ -170,7 +180,7 @@ final class Power extends Event {
             book(level());
             isCharging = false;
         }
-        Pose taken = place == null ? vehicle.parks() : place; // who goes to where it parks may wait for a place there
+        Pose taken = place == null ? vehicle.home() : place; // who goes to where it parks may wait for a place there
         if (taken.distanceTo(there) > NEAR_METRES) {
             place = null;
             if (area != null) {
@@ -183,11 +193,10 @@ final class Power extends Event {
     protected void occur() {
         if (isCharging) {
             onCharged();
-        } else if (vehicle.isFree() && (isTooLow || level() <= battery.chargeBelow().inBaseUnit() + TINY)) {
-            allocation.setDuty(vehicle, Hold.ENERGY, true);
+        } else if (vehicle.isFree() && level() <= battery.chargeBelow().inBaseUnit() + TINY) {
+            rest();
         }
-        isTooLow = false;
-        vehicle.settle();
+        run.settle();
     }
 
     private void onCharged() {
@@ -197,15 +206,15 @@ final class Power extends Event {
             level = 1;
             isCharging = false;
         }
-        if (vehicle.isHeldForEnergy()) {
-            allocation.setDuty(vehicle, Hold.ENERGY, false);
+        if (vehicle.isResting()) {
+            duties.set(vehicle, Hold.ENERGY, false);
         }
         if (isFull) {
             allocation.noteChange();
             if (vehicle.isFree()) {
-                allocation.goesToWait(vehicle);
+                duties.goesToWait(vehicle);
             }
-            vehicle.showsOtherwise();
+            vehicle.showDoing();
         } else if (isCharging) {
             scheduleCharge();
         }

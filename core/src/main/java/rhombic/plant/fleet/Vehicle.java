@@ -15,7 +15,6 @@ import rhombic.study.kind.ResourceGroup;
 
 /** One vehicle of a fleet. */
 final class Vehicle extends Worker {
-    private final Run run;
     private final Fleet fleet;
     private final Handling handling;
     /** Null: it never runs down. */
@@ -25,10 +24,9 @@ final class Vehicle extends Worker {
             Chargers chargers,
             @Nullable Listener listener) {
         super(number, name, group, skills, 1, home, listener);
-        this.run = run;
         this.fleet = fleet;
         handling = new Handling(fleet.id(), fleet.loading().pickUpTime(), fleet.loading().setDownTime());
-        power = fleet.battery().map(battery -> new Power(run.simulator, allocation, this, battery, area(battery, run, chargers),
+        power = fleet.battery().map(battery -> new Power(run, allocation, this, battery, area(battery, run, chargers),
                 fleet.driving().speed().inBaseUnit())).orElse(null);
     }
 
@@ -53,34 +51,6 @@ final class Vehicle extends Worker {
     }
 
     // ---- what it drives on
-
-    double metresToward(Pose there) {
-        return metresTo(there);
-    }
-
-    double metresBetween(Pose from, Pose to) {
-        return metres(from, to);
-    }
-
-    double metresUnderWay() {
-        return metresGone();
-    }
-
-    Pose parks() {
-        return home();
-    }
-
-    void showsOtherwise() {
-        showDoing();
-    }
-
-    void settle() {
-        run.settle();
-    }
-
-    boolean isHeldForEnergy() {
-        return isResting();
-    }
 
     @Override
     protected void onTravelled(double metres) {
@@ -110,6 +80,13 @@ final class Vehicle extends Worker {
     @Override
     protected boolean needsRest() {
         return power != null && power.isLow();
+    }
+
+    @Override
+    protected void onPassedOver() {
+        if (power != null) {
+            power.onPassedOver();
+        }
     }
 
     @Override
@@ -156,6 +133,6 @@ final class Vehicle extends Worker {
         if (power == null || ofAll != Doing.WAITING) {
             return ofAll;
         }
-        return power.isCharging() ? Doing.CHARGING : isHeldForEnergy() ? Doing.TO_CHARGE : ofAll;
+        return power.isCharging() ? Doing.CHARGING : isResting() ? Doing.TO_CHARGE : ofAll;
     }
 }

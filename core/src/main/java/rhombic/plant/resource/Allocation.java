@@ -7,16 +7,11 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
-import rhombic.plant.route.Mover;
-import rhombic.plant.route.Router;
 import rhombic.space.Pose;
-import rhombic.study.duty.AtShiftEnd;
 
 /** Brings the jobs and the resources of a plant together. */
 public final class Allocation {
     private static final double BESIDE_METRES = 0.6;
-    /** What is no farther is there. */
-    private static final double NEAR_METRES = 1e-9;
 
     private final Simulator simulator;
     private final List<SkillTally> tallies;
@@ -25,9 +20,8 @@ public final class Allocation {
     private final List<Job> asked = new ArrayList<>();
     /** Jobs from which resources may be called away. */
     private final List<Job> yielding = new ArrayList<>();
-    /** Those who have become free and may have to go home. */
-    private final List<Resource> idle = new ArrayList<>();
     private final Choice choice;
+    private final Duties duties = new Duties(this);
     private long given;
     private long sequence;
     private boolean changed;
@@ -71,19 +65,20 @@ public final class Allocation {
         return simulator;
     }
 
-    private void onFree(Resource person) {
+    /** It has nothing to do from now on, and could do something. */
+    void onFree(Resource person) {
         choice.addFree(person);
-        if (person.waitsElsewhere()) {
-            idle.add(person);
-        }
+        duties.onFree(person);
     }
 
-    /** It goes to where it waits when all that can be given has been given, if it is still free then. */
-    public void goesToWait(Resource person) {
-        if (person.waitsElsewhere()) {
-            idle.add(person);
-            changed = true;
-        }
+    /** It may do nothing for now. */
+    void onHeld(Resource person) {
+        choice.removeFree(person);
+    }
+
+    /** Who may do something, and who may not. */
+    public Duties duties() {
+        return duties;
     }
 
     /** Somebody stands there now, or walks: then it is not a number. */
@@ -190,14 +185,14 @@ public final class Allocation {
         yielding.remove(job);
         for (Resource person : free) {
             person.job = null;
-            if (person.aim == Resource.Aim.JOB) {
-                person.stop(false);
+            if (person.where().aim() == Whereabouts.Aim.JOB) {
+                person.where().stop(false);
             }
             if (!person.holds().isHeld() && person.needsRest()) {
                 person.holds().hold(Hold.ENERGY);
             }
             if (person.holds().isHeld()) {
-                goOff(person);
+                duties.goOff(person);
             } else {
                 onFree(person);
                 person.setDoing(Resource.Doing.WAITING);
@@ -242,13 +237,7 @@ public final class Allocation {
         }
         assert asked.stream().noneMatch(job -> choice.commitFor(job) && job.owner.isPossible(job))
                 : "a job waits for somebody who is free and able";
-        for (int i = 0; i < idle.size(); i++) {
-            Resource person = idle.get(i);
-            if (person.isFree() && !person.isUnderWay()) {
-                goToWait(person);
-            }
-        }
-        idle.clear();
+        duties.sendIdle(choice.takePassedOver());
         return any;
     }
 
@@ -341,7 +330,7 @@ public final class Allocation {
         job.missing = 0;
         for (int i = 0; i < job.resources.size(); i++) {
             Resource person = job.resources.get(i);
-            if (!person.goTo(spot(job, person, location, i), Resource.Aim.JOB, meanwhile == Resource.Doing.BRINGING)) {
+            if (!person.where().goTo(spot(job, person, location, i), Whereabouts.Aim.JOB, meanwhile == Resource.Doing.BRINGING)) {
                 job.missing++;
                 person.setDoing(meanwhile);
             } else {
@@ -381,10 +370,9 @@ public final class Allocation {
 
     /** A resource has come to where it went. */
     void onArrived(Resource person) {
-        Resource.Aim why = person.aim;
-        person.aim = Resource.Aim.NOTHING;
+        Whereabouts.Aim why = person.where().takeAim();
         Job job = person.job;
-        if (why == Resource.Aim.JOB && job != null) {
+        if (why == Whereabouts.Aim.JOB && job != null) {
             person.setDoing(Resource.Doing.STANDING_BY);
             if (--job.missing == 0) {
                 begin(job);
@@ -402,100 +390,13 @@ public final class Allocation {
     void onStopped(Resource person) {
         if (person.isFree()) {
             person.setDoing(Resource.Doing.WAITING);
-            goesToWait(person);
+            duties.goesToWait(person);
         }
         wake.run();
     }
 
-    /** Another needs the place where it stands. */
-    void onInTheWay(Resource person) {
-        if (person.canMakeRoom()) {
-            Pose place = person.waitingPlace();
-            goToRest(person, place == null ? person.home() : place, Resource.Doing.GOING);
-        }
-    }
-
-    private void goToWait(Resource person) {
-        Pose place = person.waitingPlace();
-        if (place != null) {
-            goToRest(person, place, Resource.Doing.GOING);
-        }
-    }
-
-    /** @param meanwhile what it does until it is there; then it waits, if it is free */
-    private void goToRest(Resource person, Pose place, Resource.Doing meanwhile) {
-        if (person.metresTo(place) <= NEAR_METRES) {
-            person.onAtRest();
-        } else if (person.goTo(place, Resource.Aim.REST, false)) {
-            person.setDoing(meanwhile == Resource.Doing.GOING ? Resource.Doing.WAITING : meanwhile);
-            person.onAtRest();
-        } else {
-            person.setDoing(meanwhile);
-        }
-    }
-
-    // ---- duty
-
-    /** Somebody's shift or break begins or ends, or what he works with breaks or is repaired. */
-    public void setDuty(Resource person, Hold reason, boolean off) {
-        boolean was = person.holds().isHeld();
-        if (off) {
-            if (!was && person.job == null) {
-                choice.removeFree(person);
-            }
-            person.holds().hold(reason);
-            Job job = person.job;
-            if (job == null || was && job.state == Job.State.PAUSED) {
-                goOff(person);
-            } else if (!was) {
-                leave(person, job, reason);
-            }
-        } else {
-            person.holds().release(reason);
-            if (person.holds().isHeld()) {
-                if (person.job == null || person.job.state == Job.State.PAUSED) {
-                    goOff(person);
-                }
-            } else {
-                comeBack(person);
-            }
-        }
-        changed = true;
-    }
-
-    private void leave(Resource person, Job job, Hold reason) {
-        boolean isUnderWay = job.state == Job.State.BEGUN || job.state == Job.State.PAUSED || job.wasBegun;
-        if (isUnderWay && !job.owner.canLeave(job)) {
-            return; // what is in hand is brought there first
-        }
-        if (!isUnderWay || job.request().kind() == Job.Kind.CARRY) {
-            handBack(job);
-            return;
-        }
-        AtShiftEnd then = person.group().atShiftEnd();
-        if (reason == Hold.DOWN && then == AtShiftEnd.FINISH) {
-            then = AtShiftEnd.STOP; // with a broken tool nothing is finished
-        }
-        switch (then) {
-            case FINISH -> {}
-            case HAND_OVER -> handBack(job);
-            case STOP -> {
-                if (job.state == Job.State.BEGUN) {
-                    job.state = Job.State.PAUSED;
-                    job.owner.onLeft(job);
-                    job.resources.forEach(other -> other.setDoing(Resource.Doing.STANDING_BY));
-                }
-                if (person.aim != Resource.Aim.JOB) {
-                    job.missing++;
-                }
-                job.state = Job.State.PAUSED;
-                goOff(person);
-            }
-        }
-    }
-
     /** The job is asked for again, and goes on with whoever gets it. */
-    private void handBack(Job job) {
+    void handBack(Job job) {
         boolean begun = job.state == Job.State.BEGUN;
         Resource first = job.resources.getFirst();
         if (begun) {
@@ -510,46 +411,15 @@ public final class Allocation {
         ask(job, job.sequence); // before others of the same age
     }
 
-    /** Goes home or to the break area; with nothing but a broken tool it stays where it is. */
-    private void goOff(Resource person) {
-        boolean home = person.isOffShift();
-        boolean isOff = home || person.holds().isHeldBy(Hold.ON_BREAK);
-        if (!isOff && person.holds().isHeldBy(Hold.DOWN)) {
-            person.stop(true);
-            person.setDoing(Resource.Doing.DOWN);
-        } else if (isOff) {
-            Resource.Doing meanwhile = home ? Resource.Doing.OFF_SHIFT : Resource.Doing.ON_BREAK;
-            person.setDoing(meanwhile);
-            goToRest(person, person.restingPlace(home), meanwhile);
-        } else {
-            person.setDoing(Resource.Doing.WAITING);
-            goToWait(person);
-        }
-    }
-
-    /** Whoever rests goes on to where it rests now. */
-    public void restElsewhere(Resource person) {
-        if (person.job == null) {
-            goToWait(person);
-        }
-    }
-
-    private void comeBack(Resource person) {
-        Job job = person.job;
-        if (job == null) {
-            onFree(person);
-            person.setDoing(person.isUnderWay() ? Resource.Doing.GOING : Resource.Doing.WAITING);
-            return;
-        }
-        if (job.state == Job.State.PAUSED) {
-            if (person.goTo(spot(job, person, job.location(), job.resources.indexOf(person)), Resource.Aim.JOB, false)) {
-                person.setDoing(Resource.Doing.STANDING_BY);
-                if (--job.missing == 0) {
-                    begin(job);
-                }
-            } else {
-                person.setDoing(Resource.Doing.GOING);
+    /** A resource is on duty again, and comes back to the job that it has left. */
+    void comeBack(Resource person, Job job) {
+        if (person.where().goTo(spot(job, person, job.location(), job.resources.indexOf(person)), Whereabouts.Aim.JOB, false)) {
+            person.setDoing(Resource.Doing.STANDING_BY);
+            if (--job.missing == 0) {
+                begin(job);
             }
+        } else {
+            person.setDoing(Resource.Doing.GOING);
         }
     }
 }

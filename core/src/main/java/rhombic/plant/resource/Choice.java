@@ -3,8 +3,10 @@ package rhombic.plant.resource;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.EnumMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.LongSupplier;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
@@ -29,6 +31,7 @@ final class Choice {
     private boolean isOfOneRule = true;
     private @Nullable ResourceRule rule;
     private boolean isAnyChoosy;
+    private final Set<Resource> passedOver = new LinkedHashSet<>();
     private final NearestResource nearest;
     private final Map<ResourceChoice, ResourceRule> rules = new EnumMap<>(ResourceChoice.class);
 
@@ -129,6 +132,16 @@ final class Choice {
         return isIn;
     }
 
+    /** Those who were free and had not enough left for a job, since this was asked last. */
+    List<Resource> takePassedOver() {
+        if (passedOver.isEmpty()) {
+            return List.of();
+        }
+        List<Resource> all = List.copyOf(passedOver);
+        passedOver.clear();
+        return all;
+    }
+
     private boolean isFree(Resource person) {
         return freeWith.get(person.able[0]).contains(person.number);
     }
@@ -191,7 +204,11 @@ final class Choice {
         ResourceRule by = null;
         double min = 0;
         for (int i = free.next(0); i != Free.NONE; i = free.next(i + 1)) {
-            if (!isFirst && chosen.contains(resources.get(i)) || isAnyChoosy && !resources.get(i).canTake(job)) {
+            if (!isFirst && chosen.contains(resources.get(i))) {
+                continue;
+            }
+            if (isAnyChoosy && !resources.get(i).canTake(job)) {
+                passedOver.add(resources.get(i));
                 continue;
             }
             if (preferred != null && i == preferred.number) {

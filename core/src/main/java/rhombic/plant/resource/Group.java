@@ -93,7 +93,7 @@ public final class Group {
     }
 
     void onInTheWay(Resource resource) {
-        allocation.onInTheWay(resource);
+        allocation.duties().onInTheWay(resource);
     }
 
     Simulator simulator() {

@@ -5,11 +5,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
-import rhombic.plant.route.Motion;
-import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
-import rhombic.plant.traffic.RoadUser;
-import rhombic.plant.traffic.Traffic;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
 
@@ -43,16 +39,6 @@ public abstract class Resource {
         TO_CHARGE
     }
 
-    /** Why it is on its way. */
-    enum Aim {
-        NOTHING, JOB, REST
-    }
-
-    /** What is no farther is there. */
-    private static final double NEAR_METRES = 1e-6;
-
-    private record Goal(Pose location, Aim aim, boolean isLoaded) {}
-
     private final String name;
     private final Group group;
     private final boolean[] skills;
@@ -61,19 +47,12 @@ public abstract class Resource {
     private final double factor;
     private final Pose home;
     private final Holds holds = new Holds();
-    private final Motion motion;
-    /** How it shares aisles with others; null if it takes no notice of them. */
-    private final @Nullable RoadUser road;
+    private final Whereabouts where;
     private Doing doing = Doing.WAITING;
-    private boolean isKept;
-    /** Where it is to be, as soon as it can set out for there. */
-    private @Nullable Goal goal;
-    private boolean isStopping;
     /** Its number among all, for what is written down about it. */
     public final int number;
 
     @Nullable Job job;
-    Aim aim = Aim.NOTHING;
     long lastGiven = -1;
 
     /**
@@ -91,9 +70,7 @@ public abstract class Resource {
         able = IntStream.range(0, skills.length).filter(skill -> skills[skill]).toArray();
         this.factor = factor;
         this.home = home;
-        motion = new Motion(group.simulator(), group.mover, home, new Travels());
-        Traffic traffic = group.traffic();
-        road = traffic == null ? null : new RoadUser(traffic, name, group.name(), motion, new Travels());
+        where = new Whereabouts(this, name, group, home);
     }
 
     // ---- what is a matter of its kind
@@ -141,7 +118,7 @@ public abstract class Resource {
         return false;
     }
 
-    /** Whether it has enough left to do the job; asked of those that are choosy. */
+    /** Whether it has enough left to do the job; asked of those that are choosy. To ask changes nothing. */
     protected boolean canTake(Job of) {
         return true;
     }
@@ -150,6 +127,9 @@ public abstract class Resource {
     protected boolean needsRest() {
         return false;
     }
+
+    /** It is free, and {@link #canTake} was false for a job that waits. */
+    protected void onPassedOver() {}
 
     /** It has nothing to do, and could do something. */
     protected void onIdle() {}
@@ -180,7 +160,7 @@ public abstract class Resource {
     }
 
     /** Whether it may do nothing for as long as it has not rested. */
-    protected final boolean isResting() {
+    public final boolean isResting() {
         return holds.isHeldBy(Hold.ENERGY);
     }
 
@@ -210,7 +190,7 @@ public abstract class Resource {
         return job;
     }
 
-    protected final Pose home() {
+    public final Pose home() {
         return home;
     }
 
@@ -250,245 +230,50 @@ public abstract class Resource {
     }
 
     /** Shows what it does once more, after that has changed. */
-    protected final void showDoing() {
-        onDoing(isKept ? Doing.KEPT : shown(doing), job == null ? null : job.request().kind());
+    public final void showDoing() {
+        onDoing(where.isKept() ? Doing.KEPT : shown(doing), job == null ? null : job.request().kind());
     }
 
     // ---- where it is
 
     protected final boolean isUnderWay() {
-        return motion.isUnderWay() || road != null && road.isWaitingToSetOut();
+        return where.isUnderWay();
+    }
+
+    /** How it gets elsewhere. */
+    final Whereabouts where() {
+        return where;
     }
 
     /** How it covers the route that it is on, from now on; over in no time if it stands at its end. */
     public final Pace pace() {
-        return motion.paceFromNow();
+        return where.motion().paceFromNow();
     }
 
     /** Where it is now. */
     public final Pose pose() {
-        return motion.pose();
+        return where.motion().pose();
     }
 
     /** The length of the way from one place to another, for it. */
-    protected final double metres(Pose from, Pose to) {
+    public final double metres(Pose from, Pose to) {
         return group.router().metres(from, to);
     }
 
     /** How far it has come on the way that it is on. */
-    protected final double metresGone() {
-        return motion.metresGone();
+    public final double metresGone() {
+        return where.motion().metresGone();
     }
 
     /** The length of its way there from where it is. */
-    protected final double metresTo(Pose location) {
+    public final double metresTo(Pose location) {
         return group.router().metres(pose(), location);
     }
 
     /** The square of the straight way there, than which none is shorter. */
     final double squareMetresTo(double x, double y) {
-        double dx = motion.x() - x;
-        double dy = motion.y() - y;
+        double dx = where.motion().x() - x;
+        double dy = where.motion().y() - y;
         return dx * dx + dy * dy;
-    }
-
-    /** Sets out for there from where it is, or from where it can brake; says whether it is there at once. */
-    final boolean goTo(Pose location, Aim newAim, boolean isLoaded) {
-        Goal wanted = new Goal(location, newAim, isLoaded);
-        onLeaves(location);
-        boolean turns = turnsTo(wanted);
-        if (!turns) {
-            halt(false);
-        }
-        if (!turns && !isStopping) {
-            return setOut(wanted);
-        }
-        goal = wanted;
-        aim = newAim;
-        if (turns && motion.isAtRest()) {
-            turn();
-        } else {
-            onSetOut(motion.route());
-        }
-        return false;
-    }
-
-    private void turn() {
-        isStopping = false;
-        RoadUser user = road;
-        assert user != null : "who turns in traffic is in it";
-        onTravelled(motion.metresGone());
-        user.turn();
-        onSetOut(motion.route());
-    }
-
-    /** Whether it can go there from where it is as soon as it has braked, without waiting. */
-    private boolean turnsTo(Goal wanted) {
-        if (road == null || !motion.isUnderWay() || motion.isAtRest() || isStopping) {
-            return false;
-        }
-        Route other = group.router().route(road.nearestRest(), wanted.location);
-        if (other.metres() == 0 || !road.turnTo(other, mover(wanted), wanted.aim == Aim.JOB)) {
-            return false;
-        }
-        isStopping = true;
-        return true;
-    }
-
-    private Mover mover(Goal wanted) {
-        return wanted.isLoaded ? group.loaded : group.mover;
-    }
-
-    private boolean setOut(Goal wanted) {
-        goal = wanted;
-        Route route = group.router().route(pose(), wanted.location);
-        Mover mover = mover(wanted);
-        boolean isOff = road == null || route.metres() == 0 || road.setOut(route, mover, wanted.aim == Aim.JOB);
-        if (road == null || route.metres() == 0) {
-            motion.setOut(route, mover);
-        }
-        group.stands(this, wanted.location.x(), wanted.location.y());
-        if (isOff) {
-            onSetOut(route);
-            if (!motion.isUnderWay()) {
-                onTravelled(motion.metres());
-                aim = Aim.NOTHING;
-                return true;
-            }
-        }
-        if (!motion.isUnderWay()) {
-            showStanding();
-        }
-        aim = wanted.aim;
-        group.stands(this, Double.NaN, Double.NaN);
-        return false;
-    }
-
-    /**
-     * Stays where it is, as soon as it has braked.
-     *
-     * @param atOnce wherever that is; else where it is in nobody's way
-     */
-    final void stop(boolean atOnce) {
-        boolean wasUnderWay = isUnderWay();
-        halt(atOnce);
-        if (wasUnderWay && !isUnderWay()) {
-            showStanding();
-        }
-    }
-
-    private void showStanding() {
-        onSetOut(Route.straight(pose(), pose()));
-    }
-
-    private void halt(boolean atOnce) {
-        goal = null;
-        aim = Aim.NOTHING;
-        if (!isUnderWay()) {
-            return;
-        }
-        if (road == null && motion.brakingMetres() == 0) {
-            endHere();
-            return;
-        }
-        if (road == null) {
-            motion.hold();
-        } else {
-            road.turnNoMore();
-            road.halt(atOnce);
-        }
-        if (motion.isUnderWay() && !motion.isAtRest()) {
-            isStopping = true;
-            onSetOut(motion.route());
-        } else {
-            endHere();
-        }
-    }
-
-    /** It stands, and goes no farther. */
-    private void endHere() {
-        isStopping = false;
-        if (road != null) {
-            road.endHere();
-        }
-        onTravelled(motion.stop());
-        standsHere();
-    }
-
-    private void standsHere() {
-        Pose here = motion.pose();
-        group.stands(this, here.x(), here.y());
-    }
-
-    /** It stands at a place that another needs: it makes room if it has nothing to do. */
-    final boolean canMakeRoom() {
-        return isFree() && !isUnderWay();
-    }
-
-    /** What becomes of it on its way. */
-    private final class Travels implements Motion.Watcher, RoadUser.Listener {
-        @Override
-        public void onArrived() {
-            onTravelled(motion.metres());
-            if (road != null) {
-                road.onArrived();
-            }
-            standsHere();
-            boolean stops = isStopping;
-            isStopping = false;
-            Goal wanted = goal;
-            if (wanted != null && road != null && motion.pose().distanceTo(wanted.location) > NEAR_METRES) {
-                setOut(wanted); // it has stood aside, or could not turn before
-            } else if (stops && wanted == null) {
-                group.onStopped(Resource.this);
-            } else {
-                group.onArrived(Resource.this);
-            }
-        }
-
-        @Override
-        public void onRest() {
-            if (!isStopping) {
-                if (road != null) {
-                    road.onRest();
-                }
-                return;
-            }
-            Goal wanted = goal;
-            if (road != null && road.isTurning()) {
-                turn();
-                return;
-            }
-            endHere();
-            if (wanted == null) {
-                group.onStopped(Resource.this);
-            } else if (setOut(wanted)) {
-                aim = wanted.aim;
-                group.onArrived(Resource.this);
-            }
-        }
-
-        @Override
-        public void onMoves(Route route) {
-            onSetOut(route);
-        }
-
-        @Override
-        public void onKept(boolean kept) {
-            isKept = kept;
-            showDoing();
-        }
-
-        @Override
-        public void onInTheWay() {
-            group.onInTheWay(Resource.this);
-        }
-
-        @Override
-        public @Nullable Route wayAside() {
-            Goal wanted = goal;
-            boolean can = wanted != null && wanted.aim == Aim.JOB && metresTo(home) > NEAR_METRES;
-            return can ? group.router().route(pose(), home) : null;
-        }
     }
 }

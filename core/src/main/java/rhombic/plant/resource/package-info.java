@@ -8,6 +8,9 @@
  * when an instant has settled: pieces move first, then people are given out. It knows neither stations nor vehicles; whoever
  * asks for a job hears through its {@link rhombic.plant.resource.Job.Owner} when all are there and when they have to go.
  *
+ * <p>Where a resource is and how it gets elsewhere is a matter of its {@link rhombic.plant.resource.Whereabouts}. {@link rhombic.plant.resource.Duties} say
+ * who may do something and who may not, and send those who have nothing to do to where they wait or rest.
+ *
  * <p>Two rules say who does what, each a class of its own: a {@link rhombic.plant.resource.ResourceRule} ranks those who are free for a job,
  * a {@link rhombic.plant.resource.JobRule} the jobs that one of them could do next.
  *

@@ -57,14 +57,14 @@ final class PersonTool implements Breakdown.Owner, Worker.Tool {
     @Override
     public void onFailure(Breakdown by) {
         if (downs++ == 0) {
-            staff.allocation().setDuty(person, Hold.DOWN, true);
+            staff.allocation().duties().set(person, Hold.DOWN, true);
         }
     }
 
     @Override
     public void onRepaired(Breakdown by) {
         if (--downs == 0) {
-            staff.allocation().setDuty(person, Hold.DOWN, false);
+            staff.allocation().duties().set(person, Hold.DOWN, false);
         }
     }
 

@@ -75,10 +75,10 @@ public final class Staff {
             for (Resource person : members) {
                 // the new reason first, so that nobody is free in between
                 if (mode != Calendar.Mode.ON) {
-                    allocation.setDuty(person, hold(mode), true);
+                    allocation.duties().set(person, hold(mode), true);
                 }
                 if (was != Calendar.Mode.ON) {
-                    allocation.setDuty(person, hold(was), false);
+                    allocation.duties().set(person, hold(was), false);
                 }
             }
             run.settle();

@@ -10,6 +10,9 @@
  * systems, IIE Transactions 32, 2000). Who stands at a place with nothing to do leaves it when another needs it; who stands at a place in a circle
  * of waits goes home first.
  *
+ * <p>The {@link rhombic.plant.traffic.SectionBook} says who has which section, {@link rhombic.plant.traffic.Passings} which of them a route
+ * passes and where one can wait between them, {@link rhombic.plant.traffic.Holdings} what one vehicle has.
+ *
  * <p>Promises: no two vehicles are in one section, or in two that overlap; who holds a section beyond where it stands gets there, or
  * gives it back. Cost: two events for each section that is passed; nothing is scheduled for who waits.
  */

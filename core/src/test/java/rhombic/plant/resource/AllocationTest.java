@@ -261,19 +261,19 @@ class AllocationTest {
         yard.done(busy);
         assertSame(only, a.job());
         yard.done(only);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, true);
         yard.ask(only, 0, a, Job.Insistence.UNLESS_GONE);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, only.state(), "from a break A comes back");
-        yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, false);
+        yard.allocation.duties().set(a, Hold.OFF_SHIFT, true);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, false);
         yard.allocation.give();
         assertSame(only, b.job(), "A has gone home");
         yard.done(only);
         yard.ask(only, 0, a, Job.Insistence.YES);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, only.state());
-        yard.allocation.setDuty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.duties().set(a, Hold.OFF_SHIFT, false);
         yard.allocation.give();
         assertSame(only, a.job());
     }
@@ -362,7 +362,7 @@ class AllocationTest {
         yard.allocation.give();
         assertEquals(List.of(c, b), job.resources(), "C for the first, B is the only one left for the second");
         yard.done(job);
-        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(b, Hold.ON_BREAK, true);
         yard.ask(job, 0, c, Job.Insistence.YES);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, job.state(), "nobody but C could do the second");

@@ -26,7 +26,7 @@ class LeavingTest {
             Job job = yard.job(0, 0);
             yard.ask(job, 0);
             yard.allocation.give();
-            yard.allocation.setDuty(a, Hold.ON_BREAK, true);
+            yard.allocation.duties().set(a, Hold.ON_BREAK, true);
             yard.allocation.give();
             switch (over) {
                 case FINISH -> {
@@ -41,7 +41,7 @@ class LeavingTest {
                     assertEquals(List.of("ready 0.0 by A", "left 0.0"), yard.log);
                     yard.until(50);
                     assertEquals(-50, a.pose().x(), 1e-9);
-                    yard.allocation.setDuty(a, Hold.ON_BREAK, false);
+                    yard.allocation.duties().set(a, Hold.ON_BREAK, false);
                     assertEquals(PersonState.WALKING, a.tally().state());
                     yard.until(100);
                     assertEquals(List.of("ready 0.0 by A", "left 0.0", "ready 0.0 by A"), yard.log);
@@ -65,13 +65,13 @@ class LeavingTest {
         Job both = yard.job(0, 0, new Job.Demand(0, 2));
         yard.ask(both, 0);
         yard.allocation.give();
-        yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
+        yard.allocation.duties().set(a, Hold.OFF_SHIFT, true);
         assertEquals(PersonState.STANDING_BY, b.tally().state());
         assertEquals(PersonState.OFF_SHIFT, a.tally().state());
-        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
-        yard.allocation.setDuty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.duties().set(b, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(a, Hold.OFF_SHIFT, false);
         assertEquals(Job.State.PAUSED, both.state());
-        yard.allocation.setDuty(b, Hold.ON_BREAK, false);
+        yard.allocation.duties().set(b, Hold.ON_BREAK, false);
         assertEquals(Job.State.BEGUN, both.state());
         assertEquals(3, yard.log.size());
         yard.done(both);
@@ -88,7 +88,7 @@ class LeavingTest {
         yard.ask(job, 0);
         yard.allocation.give();
         yard.until(3);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, true);
         yard.allocation.give();
         assertSame(job, b.job());
         assertNull(a.job());
@@ -101,7 +101,7 @@ class LeavingTest {
         yard.until(40);
         yard.allocation.goOn(carry, Pose.at(60, 0, 0, 0), true);
         assertEquals(PersonState.CARRYING, b.tally().state());
-        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(b, Hold.ON_BREAK, true);
         assertSame(carry, b.job(), "what is in hand is brought there first");
         yard.until(80);
         assertEquals(60, b.pose().x(), 1e-9);
@@ -141,16 +141,16 @@ class LeavingTest {
         yard.ask(both, 0);
         yard.allocation.give();
         yard.until(1);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
-        yard.allocation.setDuty(b, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(b, Hold.ON_BREAK, true);
         yard.until(100);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, false);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, false);
         yard.until(149);
         assertEquals(PersonState.WALKING, a.tally().state());
         yard.until(151);
         assertEquals(PersonState.STANDING_BY, a.tally().state(), "there, but alone");
         assertEquals(Job.State.PAUSED, both.state());
-        yard.allocation.setDuty(b, Hold.ON_BREAK, false);
+        yard.allocation.duties().set(b, Hold.ON_BREAK, false);
         yard.until(202);
         assertEquals(Job.State.BEGUN, both.state());
         assertEquals(PersonState.WORKING, b.tally().state());
@@ -213,11 +213,11 @@ class LeavingTest {
     void whoeverHasNoJobAndGoesFromABreakIntoTheTimeOffGoesHome() {
         Yard yard = new Yard();
         Worker a = yard.person("A", yard.staying(c -> c), 0);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, true);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, true);
         yard.until(50);
         assertEquals(-50, a.pose().x(), 1e-9);
-        yard.allocation.setDuty(a, Hold.OFF_SHIFT, true);
-        yard.allocation.setDuty(a, Hold.ON_BREAK, false);
+        yard.allocation.duties().set(a, Hold.OFF_SHIFT, true);
+        yard.allocation.duties().set(a, Hold.ON_BREAK, false);
         assertEquals(PersonState.OFF_SHIFT, a.tally().state());
         yard.until(100);
         assertEquals(0, a.pose().x(), 1e-9);
@@ -225,7 +225,7 @@ class LeavingTest {
         yard.ask(job, 0);
         yard.allocation.give();
         assertEquals(Job.State.ASKED, job.state());
-        yard.allocation.setDuty(a, Hold.OFF_SHIFT, false);
+        yard.allocation.duties().set(a, Hold.OFF_SHIFT, false);
         yard.allocation.give();
         assertSame(job, a.job());
         assertEquals(100, a.tally().figures("A", 100 * Yard.SECOND).metres(), 1e-9);

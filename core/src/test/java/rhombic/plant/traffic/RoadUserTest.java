@@ -229,17 +229,22 @@ class RoadUserTest {
         assertEquals(free + 30, other.arrivals.getFirst(), NEAR_SECONDS);
     }
 
+    /** Each comes to a place so far from the aisle, and then each wants to be where the other is. */
+    private void swap(Net net, Vehicle one, Vehicle two, double beside) {
+        one.goTo(net, 10, beside);
+        at(50, () -> two.goTo(net, 30, beside));
+        at(100, () -> {
+            one.goTo(net, 30, beside);
+            two.goTo(net, 10, beside);
+        });
+    }
+
     @Test
     void whoCouldNotPassEachOtherIsToldUnlessOneCanStandAside() {
         Net net = new Net(BOTH_WAYS);
         Vehicle one = net.vehicle("One", Mover.even(1), 0, 8);
         Vehicle two = net.vehicle("Two", Mover.even(1), 40, 8);
-        one.goTo(net, 10, 5);
-        at(50, () -> two.goTo(net, 30, 5));
-        at(100, () -> {
-            one.goTo(net, 30, 5);
-            two.goTo(net, 10, 5);
-        });
+        swap(net, one, two, 5);
         run();
         assertEquals(
                 List.of("One waits for the place at 30.0, 5.0, which Two holds", "Two waits for the place at 10.0, 5.0, which One holds"),
@@ -333,15 +338,10 @@ class RoadUserTest {
         Net net = new Net(BOTH_WAYS);
         Vehicle one = net.vehicle("One", Mover.even(1), 0, 8);
         Vehicle two = net.vehicle("Two", Mover.even(1), 40, 8);
-        one.goTo(net, 10, 0.5);
-        at(50, () -> two.goTo(net, 30, 0.5));
-        at(100, () -> {
-            one.goTo(net, 30, 0.5);
-            two.goTo(net, 10, 0.5);
-            one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
-            two.aside = net.router.route(two.motion.pose(), Pose.at(0, 8, 0, 0));
-        });
+        swap(net, one, two, 0.5);
         run();
+        one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
+        two.aside = net.router.route(two.motion.pose(), Pose.at(0, 8, 0, 0));
         assertEquals(2, net.traffic.deadlock().size());
         one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
         assertEquals(List.of(), net.traffic.deadlock(), "the other way it can");
