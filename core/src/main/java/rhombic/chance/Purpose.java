@@ -3,7 +3,7 @@ package rhombic.chance;
 /** What a stream of random numbers is for; each purpose of an element draws from a stream of its own. */
 public enum Purpose {
     ARRIVAL, WORK, ROUTING(
-            "WAY_OUT"), MIX, CHANGEOVER, SERVICE, PAUSE, INSPECTION, FORMULA, RULE, TRAVEL, FAILURE, REPAIR, PICK_UP, SET_DOWN;
+            "WAY_OUT"), MIX, CHANGEOVER, SERVICE, PAUSE, INSPECTION, FORMULA, RULE, TRAVEL, FAILURE, REPAIR, PICK_UP, SET_DOWN, STOP;
 
     private final String key;
 

@@ -1,7 +1,9 @@
 package rhombic.scene;
 
 import rhombic.space.Pose;
+import rhombic.study.duty.Trailer;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
@@ -38,6 +40,8 @@ public final class PeopleScene {
     private final double[] headings;
     private final double[] phases;
     private final Posture[] postures;
+    /** The trailers that each pulls. */
+    private final Pose[][] trailers;
 
     public PeopleScene(UnfoldedStudy study) {
         crews = study.members().stream().mapToInt(member -> crewOf(study, member)).toArray();
@@ -48,6 +52,8 @@ public final class PeopleScene {
         headings = new double[count];
         phases = new double[count];
         postures = new Posture[count];
+        trailers = study.members().stream()
+                .map(member -> new Pose[((ResourceGroup) study.element(member.group())).grip().trailers().size()]).toArray(Pose[][]::new);
     }
 
     /** The number of the member's crew among the crews; negative if it is no person. */
@@ -82,6 +88,9 @@ public final class PeopleScene {
         x[person] = pose.x();
         y[person] = pose.y();
         headings[person] = pose.heading();
+        for (int i = 0; i < trailers[person].length; i++) {
+            trailers[person][i] = now.poseBehind(person, nanos, (i + 1) * Trailer.PITCH_METRES);
+        }
         if (crews[person] < 0) {
             postures[person] = Posture.STANDS;
             return;
@@ -171,6 +180,20 @@ public final class PeopleScene {
     /** Degrees anticlockwise from the east. */
     public double headingDegrees(int person) {
         return headings[person];
+    }
+
+    /** How many trailers it pulls. */
+    public int trailers(int person) {
+        return trailers[person].length;
+    }
+
+    /**
+     * The middle of one of them.
+     *
+     * @param number from the first on, from 0
+     */
+    public Pose trailer(int person, int number) {
+        return trailers[person][number];
     }
 
     public Posture posture(int person) {

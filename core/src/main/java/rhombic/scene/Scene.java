@@ -11,6 +11,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
+import rhombic.study.duty.Trailer;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
@@ -194,11 +195,32 @@ public final class Scene {
     private void inHands(int body, int carrier, Moment moment, Poses into) {
         int type = moment.typeOf(body);
         ResourceGroup.Grip grip = grips[carrier];
+        if (!grip.trailers().isEmpty()) {
+            onTrailer(body, carrier, grip, moment, into);
+            return;
+        }
         double heading = people.headingDegrees(carrier);
         double ahead = grip.frontMetres() + (grip.across() ? widths : lengths)[type] / 2;
         double turn = Math.toRadians(heading);
         add(body, moment, people.x(carrier) + ahead * Math.cos(turn), people.y(carrier) + ahead * Math.sin(turn),
                 grip.heightMetres() + moment.belowOf(body) * stack(type), grip.across() ? heading + 90 : heading, into);
+    }
+
+    /** On the trailer of its place, side by side, then one on the other. */
+    private void onTrailer(int body, int carrier, ResourceGroup.Grip grip, Moment moment, Poses into) {
+        int number = 0;
+        int place = moment.belowOf(body);
+        while (number < grip.trailers().size() - 1 && place >= grip.trailers().get(number)) {
+            place -= grip.trailers().get(number++);
+        }
+        int type = moment.typeOf(body);
+        int along = Math.max(1, (int) (Trailer.DECK_METRES / lengths[type]));
+        int across = Math.max(1, (int) (Trailer.WIDTH_METRES / widths[type]));
+        int inLayer = place % (along * across);
+        double x = (inLayer / across - (along - 1) / 2.0) * Trailer.DECK_METRES / along;
+        double y = (inLayer % across - (across - 1) / 2.0) * Trailer.WIDTH_METRES / across;
+        Pose at = people.trailer(carrier, number).of(Pose.at(x, y, 0, 0));
+        add(body, moment, at.x(), at.y(), Trailer.HEIGHT_METRES + place / (along * across) * stack(type), at.heading(), into);
     }
 
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {

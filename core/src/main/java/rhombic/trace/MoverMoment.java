@@ -36,18 +36,37 @@ public final class MoverMoment {
     private static final int TIME_IN = 18;
     private static final int WIDTH = TIME_IN + 2 * STATE.length;
 
+    /** So many paths that it has come along are known, for what it pulls. */
+    private static final int MAX_TRAIL = 12;
+
     private final Pages rows;
     private @Nullable Path[] paths;
+    /** Where each has come along before the path that it is on. */
+    private @Nullable Trail[] trails;
     private int count;
+
+    /**
+     * A path that it has come along.
+     *
+     * @param metres how far
+     * @param before the one before; null if that is not known
+     */
+    private record Trail(Path path, double metres, @Nullable Trail before) {
+        private Trail last(int paths) {
+            return paths == 1 || before == null ? new Trail(path, metres, null) : new Trail(path, metres, before.last(paths - 1));
+        }
+    }
 
     MoverMoment() {
         rows = new Pages(0, WIDTH, 0);
         paths = new Path[0];
+        trails = new Trail[0];
     }
 
     private MoverMoment(MoverMoment other) {
         rows = other.rows.copy();
         paths = other.paths.clone();
+        trails = other.trails.clone();
         count = other.count;
     }
 
@@ -60,6 +79,11 @@ public final class MoverMoment {
         isThere(mover);
         if (paths[mover] != travels.path()[row]) {
             rows.setDouble(mover, LOOKED, onItsFrame(mover, time).heading());
+            Path left = paths[mover];
+            double gone = metresGone(mover, time);
+            if (left != null && gone > 0 && travels.from()[row] == 0) {
+                trails[mover] = new Trail(left, gone, trails[mover]).last(MAX_TRAIL);
+            }
             paths[mover] = travels.path()[row];
         }
         rows.set(mover, FRAME, travels.frame()[row]);
@@ -83,6 +107,7 @@ public final class MoverMoment {
         count = Math.max(count, mover + 1);
         if (mover >= paths.length) {
             paths = Arrays.copyOf(paths, Math.max(mover + 1, 2 * paths.length));
+            trails = Arrays.copyOf(trails, paths.length);
         }
     }
 
@@ -155,6 +180,26 @@ public final class MoverMoment {
         Pose on = onItsFrame(mover, nowNanos);
         int frame = rows.get(mover, FRAME);
         return frame == FLOOR || paths[mover] == null ? on : pose(frame, nowNanos).of(on);
+    }
+
+    /** Where it was when it had come so many metres less: there is what it pulls. */
+    public Pose poseBehind(int mover, long nowNanos, double metres) {
+        Path path = paths[mover];
+        if (path == null) {
+            return Pose.at(0, 0, 0, 0);
+        }
+        double left = metres;
+        Pose start = pose(mover, nowNanos);
+        Trail trail = new Trail(path, metresGone(mover, nowNanos), trails[mover]);
+        while (trail != null) {
+            if (trail.metres >= left) {
+                return trail.path.at(trail.metres - left);
+            }
+            left -= trail.metres;
+            start = trail.metres > 0 ? trail.path.at(0) : start;
+            trail = trail.before;
+        }
+        return start.of(Pose.at(-left, 0, 0, 0));
     }
 
     private Pose onItsFrame(int mover, long nowNanos) {

@@ -1,5 +1,6 @@
 package rhombic.plant.fleet;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
@@ -87,8 +88,11 @@ final class Power extends Event {
 
     /** Whether it could do the job and come to a charger after it. */
     boolean canTake(Job job) {
-        Pose ends = job.owner().ends(job);
-        double metres = vehicle.metresTo(job.location()) + vehicle.metres(job.location(), ends) + metresToCharger(ends);
+        List<Pose> stops = job.owner().stops(job);
+        double metres = vehicle.metresTo(stops.getFirst()) + metresToCharger(stops.getLast());
+        for (int i = 1; i < stops.size(); i++) {
+            metres += vehicle.metres(stops.get(i - 1), stops.get(i));
+        }
         return level() - battery.taken(metres, metres / speed, 2) >= 0;
     }
 

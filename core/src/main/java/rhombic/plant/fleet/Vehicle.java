@@ -1,14 +1,20 @@
 package rhombic.plant.fleet;
 
+import java.util.BitSet;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.TypeBook;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
+import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.duty.Battery;
+import rhombic.study.duty.Trailer;
 import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
@@ -17,6 +23,7 @@ import rhombic.study.kind.ResourceGroup;
 final class Vehicle extends Worker {
     private final Fleet fleet;
     private final Handling handling;
+    private final TypeBook types;
     /** Null: it never runs down. */
     private final @Nullable Power power;
 
@@ -25,7 +32,9 @@ final class Vehicle extends Worker {
             @Nullable Listener listener) {
         super(number, name, group, skills, 1, home, listener);
         this.fleet = fleet;
-        handling = new Handling(fleet.id(), fleet.loading().pickUpTime(), fleet.loading().setDownTime());
+        handling = new Handling(fleet.id(), fleet.loading().pickUpTime(), fleet.loading().setDownTime(),
+                fleet.loading().stopTime());
+        types = run.types;
         power = fleet.battery().map(battery -> new Power(run, allocation, this, battery, area(battery, run, chargers),
                 fleet.driving().speed().inBaseUnit())).orElse(null);
     }
@@ -36,8 +45,36 @@ final class Vehicle extends Worker {
     }
 
     @Override
-    public int maxPieces() {
-        return fleet.capacity();
+    public int freeSlot(Piece piece, BitSet taken) {
+        List<Trailer> trailers = fleet.capacity().trailers();
+        if (trailers.isEmpty()) {
+            int slot = taken.nextClearBit(0);
+            return slot < fleet.capacity().pieces() ? slot : -1;
+        }
+        String type = types.name(piece.type);
+        int best = -1;
+        int first = 0;
+        boolean isOwn = false; // a trailer for some types is filled before those for all
+        for (Trailer trailer : trailers) {
+            int slot = taken.nextClearBit(first);
+            boolean isBetter = best < 0 || !isOwn && !trailer.types().isEmpty();
+            if (trailer.isFor(type) && slot < first + trailer.pieces() && isBetter) {
+                best = slot;
+                isOwn = !trailer.types().isEmpty();
+            }
+            first += trailer.pieces();
+        }
+        return best;
+    }
+
+    @Override
+    public boolean hasSlots() {
+        return !fleet.capacity().trailers().isEmpty();
+    }
+
+    @Override
+    public double maxKilograms() {
+        return fleet.capacity().maxWeight().map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
     }
 
     @Override
@@ -69,7 +106,7 @@ final class Vehicle extends Worker {
 
     @Override
     protected boolean isChoosy() {
-        return power != null;
+        return power != null || hasSlots() || fleet.capacity().maxWeight().isPresent();
     }
 
     @Override

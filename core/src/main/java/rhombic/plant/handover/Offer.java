@@ -61,7 +61,7 @@ public class Offer {
 
         /** Whether its piece could go as far as giver and link are concerned. */
         public boolean mayGo() {
-            return way.isFree() && !offer.giver.isOutletHeld();
+            return way.isFreeFor(offer.piece()) && !offer.giver.isOutletHeld();
         }
     }
 

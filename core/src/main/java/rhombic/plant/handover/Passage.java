@@ -122,7 +122,8 @@ public abstract class Passage implements Giver, Breakdown.Owner {
         return path.metres();
     }
 
-    void begin() {
+    /** The run begins. */
+    protected void begin() {
         modes.begin();
     }
 
@@ -137,16 +138,16 @@ public abstract class Passage implements Giver, Breakdown.Owner {
 
     // ---- setting out
 
-    /** Whether a piece could set out now, as far as the link is concerned. */
-    public final boolean isFree() {
-        return !isDown() && hasRoom();
+    /** Whether that piece could set out now, as far as the link is concerned. */
+    public final boolean isFreeFor(Piece piece) {
+        return !isDown() && hasRoomFor(piece);
     }
 
     protected final boolean isDown() {
         return downs > 0;
     }
 
-    protected abstract boolean hasRoom();
+    protected abstract boolean hasRoomFor(Piece piece);
 
     /** For the next piece that sets out. */
     final Claim nextClaim() {

@@ -155,7 +155,7 @@ public final class Taker {
 
     /** Whether a new offer is served now: there is room, and none waits that could be served as well. */
     boolean canTakeAtOnce(Offer.QueuedOffer entry, Piece piece) {
-        if (isHeldFor(entry.way) || !entry.way.isFree()) {
+        if (isHeldFor(entry.way) || !entry.way.isFreeFor(piece)) {
             return false;
         }
         entry.spot = spotFor(entry.way, piece);

@@ -40,7 +40,7 @@ final class Transit extends Passage {
     }
 
     @Override
-    protected boolean hasRoom() {
+    protected boolean hasRoomFor(Piece piece) {
         return tally.onTheWay() < maxPieces;
     }
 

@@ -96,9 +96,9 @@ public final class Way {
         return entry.entrance == Entrance.ASIDE;
     }
 
-    /** Whether there is room on it. */
-    boolean isFree() {
-        return passage == null || passage.isFree();
+    /** Whether there is room on it for that piece. */
+    boolean isFreeFor(Piece piece) {
+        return passage == null || passage.isFreeFor(piece);
     }
 
 }

@@ -43,6 +43,17 @@ public final class TypeBook {
         return types.get(type).loadCarrier();
     }
 
+    /** What it weighs with all that lies on it. */
+    public double kilograms(Piece piece) {
+        double sum = types.get(piece.type).weight().inBaseUnit();
+        if (piece.load != null) {
+            for (Piece on : piece.load) {
+                sum += kilograms(on);
+            }
+        }
+        return sum;
+    }
+
     public int number(String name) {
         return numbers.getOrDefault(name, -1);
     }

@@ -344,8 +344,11 @@ public final class Allocation {
 
     /** Who carries stands as far from where it takes up as it reaches. */
     private static Pose spot(Job job, Resource person, Pose location, int number) {
-        double back = job.request().kind() == Job.Kind.CARRY ? person.backMetres() : 0;
-        Pose beside = beside(location, number);
+        if (job.request().kind() != Job.Kind.CARRY) {
+            return beside(location, number);
+        }
+        double back = person.backMetres();
+        Pose beside = person.group().router().stop(beside(location, number));
         return back == 0 ? beside : beside.of(Pose.at(-back, 0, 0, 0));
     }
 

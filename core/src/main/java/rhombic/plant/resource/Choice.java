@@ -207,6 +207,9 @@ final class Choice {
             if (!isFirst && chosen.contains(resources.get(i))) {
                 continue;
             }
+            if (isAnyChoosy && !job.owner.suits(job, resources.get(i))) {
+                continue;
+            }
             if (isAnyChoosy && !resources.get(i).canTake(job)) {
                 passedOver.add(resources.get(i));
                 continue;

@@ -19,6 +19,7 @@ public final class Group {
     final Mover loaded;
     private final Router router;
     private final @Nullable Traffic traffic;
+    private final double trailingMetres;
     final ResourceRule resourceRule;
     final JobRule jobRule;
     private final Rules rules;
@@ -35,8 +36,9 @@ public final class Group {
      *
      * @param loaded how they move with what they bring
      * @param traffic in which they keep their distance; null: they take no notice of others
+     * @param trailingMetres that what each of them pulls reaches behind it
      */
-    public record Ways(Mover mover, Mover loaded, Router router, @Nullable Traffic traffic) {}
+    public record Ways(Mover mover, Mover loaded, Router router, @Nullable Traffic traffic, double trailingMetres) {}
 
     Group(Allocation allocation, String name, Ways ways, Rules rules, ResourceRule resourceRule) {
         this.allocation = allocation;
@@ -45,6 +47,7 @@ public final class Group {
         loaded = ways.loaded;
         router = ways.router;
         traffic = ways.traffic;
+        trailingMetres = ways.trailingMetres;
         this.rules = rules;
         this.resourceRule = resourceRule;
         jobRule = switch (rules.dispatching.jobRule()) {
@@ -86,6 +89,10 @@ public final class Group {
     @Nullable
     Traffic traffic() {
         return traffic;
+    }
+
+    double trailingMetres() {
+        return trailingMetres;
     }
 
     void onStopped(Resource resource) {

@@ -83,9 +83,14 @@ public final class Job {
             return true;
         }
 
-        /** Where it ends, for who wants to know how far it leads. */
-        default Pose ends(Job job) {
-            return job.location();
+        /** Whether that resource is of use for it, whatever its skills; asked of those that are choosy. To ask changes nothing. */
+        default boolean suits(Job job, Resource resource) {
+            return true;
+        }
+
+        /** Where it leads, place after place, for who wants to know how far. */
+        default List<Pose> stops(Job job) {
+            return List.of(job.location());
         }
 
         /** It can't go on for now. */

@@ -1,13 +1,16 @@
 package rhombic.plant.resource;
 
+import java.util.BitSet;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.route.Route;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
+import rhombic.study.value.TimeSource;
 
 /**
  * Who can do jobs: a person, a vehicle, a crane. Does one at a time and is in one place. What it shows and what is counted of it is a matter of
@@ -91,9 +94,24 @@ public abstract class Resource {
     /** One more job is done. */
     protected abstract void onJobDone();
 
-    /** The most pieces it can carry, whatever links say. */
-    public int maxPieces() {
-        return Integer.MAX_VALUE;
+    /**
+     * Where one more piece has its place on it, whatever links say.
+     *
+     * @param taken places of others
+     * @return negative if there is none
+     */
+    public int freeSlot(Piece piece, BitSet taken) {
+        return taken.nextClearBit(0);
+    }
+
+    /** Whether each piece lies at its place; else one lies on the other. */
+    public boolean hasSlots() {
+        return false;
+    }
+
+    /** What all that it carries may weigh. */
+    public double maxKilograms() {
+        return Double.POSITIVE_INFINITY;
     }
 
     /** How long each piece takes to be taken up and to be set down; null: no time. */
@@ -110,8 +128,9 @@ public abstract class Resource {
      * How long a piece takes to be taken up, and to be set down.
      *
      * @param id of the group, which the draws depend on
+     * @param stop how long it takes at each stop before the first of them
      */
-    public record Handling(String id, Distribution pickUp, Distribution setDown) {}
+    public record Handling(String id, TimeSource pickUp, TimeSource setDown, Distribution stop) {}
 
     /** Whether it has to look at a job before it is given it. */
     protected boolean isChoosy() {

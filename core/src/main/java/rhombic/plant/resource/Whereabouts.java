@@ -37,7 +37,7 @@ final class Whereabouts implements Motion.Watcher, RoadUser.Listener {
         this.group = group;
         motion = new Motion(group.simulator(), group.mover, home, this);
         Traffic traffic = group.traffic();
-        road = traffic == null ? null : new RoadUser(traffic, name, group.name(), motion, this);
+        road = traffic == null ? null : new RoadUser(traffic, name, group.name(), group.trailingMetres(), motion, this);
     }
 
     Motion motion() {

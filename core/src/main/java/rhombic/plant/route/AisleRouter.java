@@ -17,18 +17,24 @@ final class AisleRouter implements Router {
     private final AisleNet net;
     private final double speed;
     private final double secondsPerDegree;
-    private final boolean isInTraffic;
+    /** Whether who travels goes along the aisle even where it is nearer across it. */
+    private final boolean isBound;
+    /** Whether it looks ahead where it stops on an aisle, and turns to nothing. */
+    private final boolean staysOnAisles;
 
-    /**
-     * @param isInTraffic whether who travels goes along the aisle even where it is nearer across it
-     * @param speed metres per second of who travels
-     * @param secondsPerDegree what turning costs
-     */
-    AisleRouter(AisleNet net, boolean isInTraffic, double speed, double secondsPerDegree) {
+    AisleRouter(AisleNet net, Routers.Traveller traveller) {
         this.net = net;
-        this.isInTraffic = isInTraffic;
-        this.speed = speed;
-        this.secondsPerDegree = secondsPerDegree;
+        isBound = traveller.isInTraffic() || traveller.staysOnAisles();
+        speed = traveller.speed();
+        secondsPerDegree = traveller.secondsPerDegree();
+        staysOnAisles = traveller.staysOnAisles();
+    }
+
+    @Override
+    public Pose stop(Pose place) {
+        return staysOnAisles
+                ? net.stop(place.x(), place.y()).map(stop -> Pose.at(stop.x(), stop.y(), 0, place.heading())).orElse(place)
+                : place;
     }
 
     @Override
@@ -39,22 +45,30 @@ final class AisleRouter implements Router {
         if (begins.isEmpty() || ends.isEmpty() || isNearer(straight, begins.get(), ends.get())) {
             return Route.straight(from, to);
         }
-        return net.course(begins.get(), ends.get(), speed, secondsPerDegree).map(course -> along(from, course, to))
+        boolean looksAhead = staysOnAisles && ends.get().away() <= SAME_METRES;
+        return net.course(begins.get(), ends.get(), speed, secondsPerDegree).map(course -> along(from, course, to, looksAhead))
                 .orElseGet(() -> Route.straight(from, to));
     }
 
     private boolean isNearer(double straight, AisleNet.Stop begins, AisleNet.Stop ends) {
-        return isInTraffic ? straight <= SAME_METRES : straight <= begins.away() + ends.away();
+        return isBound ? straight <= SAME_METRES : straight <= begins.away() + ends.away();
     }
 
-    private static Route along(Pose from, AisleNet.Course course, Pose to) {
+    private Route along(Pose from, AisleNet.Course course, Pose to, boolean looksAhead) {
         List<Route.Leg> legs = new ArrayList<>();
         List<Pose> corners = course.corners();
-        add(legs, from, corners.getFirst(), Double.POSITIVE_INFINITY);
+        if (!staysOnAisles || from.distanceTo(corners.getFirst()) > SAME_METRES) {
+            add(legs, from, corners.getFirst(), Double.POSITIVE_INFINITY);
+        }
         for (int i = 1; i < corners.size(); i++) {
             add(legs, corners.get(i - 1), corners.get(i), course.maxSpeeds().get(i - 1));
         }
-        add(legs, corners.getLast(), to, Double.POSITIVE_INFINITY);
+        if (!looksAhead || legs.isEmpty()) {
+            add(legs, corners.getLast(), to, Double.POSITIVE_INFINITY);
+        } else {
+            Route.Leg last = legs.removeLast();
+            legs.add(new Route.Leg(last.from(), Pose.at(to.x(), to.y(), to.z(), last.headingDegrees()), last.maxSpeed()));
+        }
         return new Route(legs, course.parts());
     }
 

@@ -19,6 +19,11 @@ final class KnownRoutes implements Router {
     }
 
     @Override
+    public Pose stop(Pose place) {
+        return router.stop(place);
+    }
+
+    @Override
     public Route route(Pose from, Pose to) {
         Ends ends = new Ends(from, to);
         Route route = known.get(ends);

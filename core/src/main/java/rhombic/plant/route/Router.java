@@ -12,6 +12,11 @@ public interface Router {
         return route(from, to).metres();
     }
 
+    /** Where one stands who picks up or sets down at a place. */
+    default Pose stop(Pose place) {
+        return place;
+    }
+
     /** Whether every way is the straight one, so that nothing need be asked. */
     default boolean isStraight() {
         return false;

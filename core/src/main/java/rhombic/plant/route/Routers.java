@@ -33,10 +33,11 @@ public final class Routers {
      * @param speed metres per second; infinite for who is there at once
      * @param secondsPerDegree what turning costs
      * @param clearanceMetres how far from what stands there it keeps
+     * @param staysOnAisles whether it picks up and sets down without leaving them
      * @param closed the names of aisles that it may not use
      */
     public record Traveller(TravelChoice choice, boolean isPerson, boolean isInTraffic, double speed, double secondsPerDegree,
-            double clearanceMetres, Set<String> closed) {}
+            double clearanceMetres, boolean staysOnAisles, Set<String> closed) {}
 
     public Routers(List<PlantElement> elements) {
         this.elements = List.copyOf(elements);
@@ -76,7 +77,7 @@ public final class Routers {
                 AisleNet net = net(traveller.isPerson).admitting(aisle -> !traveller.closed.contains(aisle.name()));
                 yield net.isEmpty()
                         ? STRAIGHT
-                        : new KnownRoutes(new AisleRouter(net, traveller.isInTraffic, traveller.speed, traveller.secondsPerDegree));
+                        : new KnownRoutes(new AisleRouter(net, traveller));
             }
         };
     }

@@ -19,6 +19,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.RoadSpace;
 
 /** All members of one group, at work in a plant. Each kind of group has a class of its own, which says how its members move and what is counted. */
 public abstract class Members {
@@ -50,9 +51,10 @@ public abstract class Members {
         allocation = staff.allocation();
         Router router = run.blueprint.routers()
                 .of(new Routers.Traveller(element.travel(), element.arePeople(), element.roadSpace().isPresent(), mover.speed(),
-                        mover.secondsPerDegree(), element.clearanceMetres(), run.blueprint.routers().closedTo(element)));
+                        mover.secondsPerDegree(), element.clearanceMetres(), element.stayOnAisles(), run.blueprint.routers().closedTo(element)));
         Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
-        group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic),
+        group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic,
+                element.roadSpace().map(RoadSpace::trailing).orElse(0.0)),
                 new Group.Rules(element.dispatching(), element.basics().duty().atShiftEnd(), breakArea));
     }
 

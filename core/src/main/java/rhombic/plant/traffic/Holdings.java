@@ -12,6 +12,7 @@ final class Holdings {
     private final SectionBook book;
     private final RoadUser user;
     private final RoadSpace size;
+    private final double trailing;
     /** What its route passes; null while it has none. */
     private @Nullable Passing passing;
     /** So many groups of sections have been given to it. */
@@ -23,10 +24,12 @@ final class Holdings {
     /** What it has from before it set out, until it is clear of that. */
     private final List<Integer> before = new ArrayList<>();
 
-    Holdings(SectionBook book, RoadUser user, RoadSpace size) {
+    /** @param trailing how far what it pulls reaches behind it */
+    Holdings(SectionBook book, RoadUser user, RoadSpace size, double trailing) {
         this.book = book;
         this.user = user;
         this.size = size;
+        this.trailing = trailing;
     }
 
     @Nullable
@@ -101,7 +104,7 @@ final class Holdings {
     // ---- what it keeps, and what it gives back
 
     private double clearMetres() {
-        return size.reach() + size.half();
+        return size.reach() + size.half() + trailing;
     }
 
     /** Whether it still has that section when it stands there, with so many groups of a route given to it. */
@@ -111,7 +114,7 @@ final class Holdings {
         }
         for (int i = 0; i < passed.groupEnds[given - 1]; i++) {
             Passing.Entry entry = passed.entries.get(i);
-            if (entry.section() == section && (section == passed.place || metres < entry.out() + size.half())) {
+            if (entry.section() == section && (section == passed.place || metres < entry.out() + size.half() + trailing)) {
                 return true;
             }
         }
@@ -156,12 +159,23 @@ final class Holdings {
         return release(all);
     }
 
-    /** It has come to the end of its route, where it keeps nothing but its place. Says whether it has left any. */
-    boolean arrive() {
+    /**
+     * It has come to the end of its route, where it keeps nothing but its place, and what it stands in with what it pulls. Says whether it has left
+     * any.
+     *
+     * @param metres length of its route
+     */
+    boolean arrive(double metres) {
         Passing passed = known();
         List<Integer> all = ofRoute(passed);
-        all.addAll(before);
-        before.clear();
+        if (trailing == 0 || metres >= clearMetres()) {
+            all.addAll(before);
+            before.clear();
+        }
+        if (trailing > 0) {
+            passed.entries.stream().filter(entry -> entry.section() != passed.place && passed.isIn(entry, metres))
+                    .map(Passing.Entry::section).filter(all::remove).forEach(before::add);
+        }
         if (passed.place >= 0) {
             all.remove((Integer) passed.place);
             before.add(passed.place);

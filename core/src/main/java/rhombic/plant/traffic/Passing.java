@@ -33,15 +33,18 @@ final class Passing {
     final int[] exit;
     /** The sections of each group. */
     private final int[][] groups;
-    private final double half;
+    private final double front;
+    private final double back;
 
     /**
-     * @param half length of a vehicle with what it keeps free
+     * @param front what a vehicle keeps free before its middle
+     * @param back what it keeps free behind it, with what it pulls
      * @param place where it ends; negative if nothing is kept there
      * @param exit what is needed to leave it again: nobody waits there for it
      */
-    Passing(List<Entry> all, double half, int place, int[] exit) {
-        this.half = half;
+    Passing(List<Entry> all, double front, double back, int place, int[] exit) {
+        this.front = front;
+        this.back = back;
         this.exit = exit;
         this.place = place;
         entries = all.stream().sorted(Comparator.comparingDouble(Entry::in)).toList();
@@ -50,7 +53,7 @@ final class Passing {
         List<Integer> ends = new ArrayList<>();
         List<Double> waits = new ArrayList<>();
         for (int i = 1; i < entries.size(); i++) {
-            double stop = entries.get(i).in - half;
+            double stop = entries.get(i).in - front;
             boolean isFarther = stop > (waits.isEmpty() ? 0 : waits.getLast()) + TINY_METRES;
             if (isFarther && entries.get(i).in > entries.get(i - 1).in + TINY_METRES && canWaitAt(stop)) {
                 ends.add(i);
@@ -96,12 +99,12 @@ final class Passing {
 
     /** Whether a vehicle whose middle is there, with what it keeps free, is in that section. */
     boolean isIn(Entry entry, double metres) {
-        return entry.in - half < metres - TINY_METRES && metres + TINY_METRES < entry.out + half;
+        return entry.in - front < metres - TINY_METRES && metres + TINY_METRES < entry.out + back;
     }
 
     /** Where the middle of the vehicle is when it has left the section. */
     double left(int entry) {
-        return entries.get(entry).out + half;
+        return entries.get(entry).out + back;
     }
 
     int groupBegins(int group) {

@@ -27,10 +27,10 @@ final class Passings {
     private final List<Geometry> areas = new ArrayList<>();
     private final Map<Known, Passing> known = new HashMap<>();
 
-    private record Known(Route route, boolean keepsPlace) {
+    private record Known(Route route, boolean keepsPlace, double trailing) {
         @Override
         public boolean equals(@Nullable Object other) {
-            return other instanceof Known is && is.route == route && is.keepsPlace == keepsPlace;
+            return other instanceof Known is && is.route == route && is.keepsPlace == keepsPlace && is.trailing == trailing;
         }
 
         @Override
@@ -44,12 +44,15 @@ final class Passings {
         this.book = book;
     }
 
-    /** @param keepsPlace whether who goes along it has the place at its end for itself */
-    Passing of(Route route, boolean keepsPlace) {
-        Known key = new Known(route, keepsPlace);
+    /**
+     * @param keepsPlace whether who goes along it has the place at its end for itself
+     * @param trailing how far what it pulls reaches behind it
+     */
+    Passing of(Route route, boolean keepsPlace, double trailing) {
+        Known key = new Known(route, keepsPlace, trailing);
         Passing passing = known.get(key);
         if (passing == null) {
-            passing = made(route, keepsPlace);
+            passing = made(route, keepsPlace, trailing);
             if (known.size() >= MAX_KNOWN) {
                 known.clear();
             }
@@ -58,7 +61,7 @@ final class Passings {
         return passing;
     }
 
-    private Passing made(Route route, boolean keepsPlace) {
+    private Passing made(Route route, boolean keepsPlace, double trailing) {
         List<Passing.Entry> entries = new ArrayList<>();
         int place = keepsPlace ? place(route.to()) : -1;
         double ends = route.metres();
@@ -76,7 +79,8 @@ final class Passings {
         if (place >= 0) {
             entries.add(new Passing.Entry(place, leaves, Double.POSITIVE_INFINITY, false));
         }
-        return new Passing(entries, sections.size().half(), place, place < 0 ? Traffic.NOTHING : exit(route));
+        double half = sections.size().half();
+        return new Passing(entries, half, half + trailing, place, place < 0 ? Traffic.NOTHING : exit(route));
     }
 
     /** What a vehicle needs that goes on from the end of a route along the same stretch, until it can wait. */

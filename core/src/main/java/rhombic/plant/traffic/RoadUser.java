@@ -34,6 +34,7 @@ public final class RoadUser {
     private final String fleet;
     private final Motion motion;
     private final Listener listener;
+    private final double trailing;
     private final Holdings holdings;
     private @Nullable Trip trip;
     /** What it goes on along from where it comes to rest; the first group of its sections is given to it. */
@@ -62,14 +63,18 @@ public final class RoadUser {
 
     private record Trip(Route route, Mover mover, Passing passing) {}
 
-    /** @param fleet the name of the group that it belongs to */
-    public RoadUser(Traffic traffic, String name, String fleet, Motion motion, Listener listener) {
+    /**
+     * @param fleet the name of the group that it belongs to
+     * @param trailing metres that what it pulls reaches behind it
+     */
+    public RoadUser(Traffic traffic, String name, String fleet, double trailing, Motion motion, Listener listener) {
         this.traffic = traffic;
         this.name = name;
         this.fleet = fleet;
         this.motion = motion;
         this.listener = listener;
-        holdings = new Holdings(traffic.book, this, traffic.size);
+        this.trailing = trailing;
+        holdings = new Holdings(traffic.book, this, traffic.size, trailing);
     }
 
     public String name() {
@@ -89,7 +94,7 @@ public final class RoadUser {
      * @return whether it has set out; else it waits until it can, and the listener is told
      */
     public boolean setOut(Route along, Mover like, boolean keepsPlace) {
-        begin(new Trip(along, like, traffic.passings.of(along, keepsPlace)));
+        begin(new Trip(along, like, traffic.passings.of(along, keepsPlace, trailing)));
         if (tryGroup()) {
             depart();
             return true;
@@ -119,7 +124,7 @@ public final class RoadUser {
         if (trip != null) {
             cancel();
             trip = null;
-            serveIf(holdings.arrive());
+            serveIf(holdings.arrive(motion.metres()));
         }
     }
 
@@ -177,7 +182,7 @@ public final class RoadUser {
      * @return whether it does
      */
     public boolean turnTo(Route other, Mover like, boolean keepsPlace) {
-        Trip next = new Trip(other, like, traffic.passings.of(other, keepsPlace));
+        Trip next = new Trip(other, like, traffic.passings.of(other, keepsPlace, trailing));
         boolean brakes = motion.metresGone() + motion.brakingMetres() > motion.goesTo() - NEAR_METRES;
         if (trip == null || !hasBegun || brakes || !isFree(next.passing, 0)) {
             return false;
@@ -362,7 +367,7 @@ public final class RoadUser {
         if (aside == null) {
             return false;
         }
-        for (int section : traffic.passings.of(aside, false).after(0)) {
+        for (int section : traffic.passings.of(aside, false, trailing).after(0)) {
             RoadUser owner = traffic.book.keeper(this, section);
             if (owner != null && standing.contains(owner)) {
                 return false;
@@ -381,7 +386,7 @@ public final class RoadUser {
         if (aside == null) {
             return;
         }
-        begin(new Trip(aside, wanted.mover, traffic.passings.of(aside, false)));
+        begin(new Trip(aside, wanted.mover, traffic.passings.of(aside, false, trailing)));
         if (tryGroup()) {
             stopWaiting();
             depart();

@@ -1,10 +1,12 @@
 package rhombic.plant.transport;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
@@ -13,6 +15,8 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Passage;
+import rhombic.plant.handover.PieceTime;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
@@ -22,6 +26,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Travel;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.value.TimeSource;
 
 /**
  * A link along which pieces are carried. As many are asked for as are needed for all that waits here and has room where it goes. A piece
@@ -38,15 +43,22 @@ final class Carriage extends Passage {
     private final Job.@Nullable Request request;
     /** How many there are who could come, at least 1. */
     private final int able;
+    /** Waits for a full load; null if one comes at once. */
+    private final @Nullable FullLoad fullLoad;
     /** Asked for, to begin here. */
-    private final List<Tour> asked = new ArrayList<>();
+    private final List<CalledTour> asked = new ArrayList<>();
     /** On the way to here, or here, to take pieces up; those that have gone on are taken out when they are met. */
     private final List<Tour> coming = new ArrayList<>();
-    private final List<Tour> unused = new ArrayList<>();
+    private final List<CalledTour> unused = new ArrayList<>();
+    /** Of groups that come by on a fixed round, whoever calls. */
+    private final List<Rounds> rounds;
     /** How long pieces take to be taken up and set down here, drawn for each group: then fleets of different size meet the same numbers. */
-    private final Map<String, TimeSampler[]> handling = new HashMap<>();
+    private final Map<String, HandlingTimes> handling = new HashMap<>();
     /** Of all pieces that are fetched or carried. */
     private final Map<Trip, TransportOrder> orders = new LinkedHashMap<>();
+
+    /** For one group. */
+    private record HandlingTimes(PieceTime takingUp, PieceTime settingDown, TimeSampler stop) {}
 
     Carriage(Flow flow, Course course, Transports transports) {
         super(flow, course);
@@ -54,17 +66,24 @@ final class Carriage extends Passage {
         this.course = course;
         Travel.Carried travel = (Travel.Carried) course.link().travel();
         max = travel.maxPieces();
+        fullLoad = travel.fullLoadWithin().map(time -> new FullLoad(flow, time.nanos(), max, () -> {
+            taker().toAgenda();
+            call();
+        })).orElse(null);
         from = Layout.pickUp(course.outlet(), ResourceGroup.PERSON_REACH_METRES);
         to = Layout.setDown(course.inlet(), ResourceGroup.PERSON_REACH_METRES);
         Staff staff = flow.staff();
-        if (staff == null) {
-            allocation = null;
+        List<String> called = new ArrayList<>(travel.need().inOrder());
+        rounds = called.stream().flatMap(name -> transports.rounds(flow, name).stream()).toList();
+        rounds.forEach(round -> round.add(this, course.link().from(), course.link().to()));
+        called.removeIf(name -> transports.rounds(flow, name).isPresent());
+        allocation = staff == null ? null : staff.allocation();
+        if (staff == null || called.isEmpty()) {
             request = null;
             able = 0;
             return;
         }
-        Staffing.Request needed = staff.request(Job.Kind.CARRY, List.of(travel.need()));
-        allocation = staff.allocation();
+        Staffing.Request needed = staff.request(Job.Kind.CARRY, List.of(travel.need().withSkills(called)));
         request = new Job.Request(Job.Kind.CARRY, from, needed.demands(), needed.priority(), false);
         able = Math.max(1, staff.allocation().countSkilled(needed.demands().getFirst()));
     }
@@ -87,16 +106,22 @@ final class Carriage extends Passage {
 
     // ---- what waits
 
-    /** Whether somebody comes, or is here, who can take one more. */
     @Override
-    protected boolean hasRoom() {
-        return !coming.isEmpty() && nextTour() != null;
+    protected void begin() {
+        super.begin();
+        transports.begin();
     }
 
-    private @Nullable Tour nextTour() {
+    /** Whether somebody comes, or is here, who can take it. */
+    @Override
+    protected boolean hasRoomFor(Piece piece) {
+        return !coming.isEmpty() && nextTour(piece) != null;
+    }
+
+    private @Nullable Tour nextTour(Piece piece) {
         coming.removeIf(tour -> !tour.comesTo(this));
         for (Tour tour : coming) {
-            if (tour.hasRoomFor(this)) {
+            if (tour.hasRoomFor(this, piece)) {
                 return tour;
             }
         }
@@ -115,12 +140,13 @@ final class Carriage extends Passage {
 
     @Override
     protected void onLookedAt(Offer.QueuedOffer entry) {
-        boolean waits = !isDown() && !hasRoom() && taker().waitsForPassageOnly(entry);
+        boolean waits = !isDown() && !hasRoomFor(entry.piece()) && taker().waitsForPassageOnly(entry);
         if (waits && allocation != null) {
             if (asked.size() < able) {
                 call();
             }
             allocation.noteChange(); // there may be room now that there was not
+            rounds.forEach(round -> round.onWaiting(this));
         }
         entry.offer.setToBeFetched(entry, waits);
     }
@@ -130,19 +156,32 @@ final class Carriage extends Passage {
         flow.atEndOfInstant(this::endOfInstant);
     }
 
-    /** The first in line that could be fetched now; null if none could. */
-    private Offer.@Nullable QueuedOffer firstThatCanGo() {
+    /** Whether one of those in line could be fetched now. */
+    private boolean hasOne(Predicate<Piece> of) {
+        if (isDown()) {
+            return false;
+        }
         for (Offer.QueuedOffer entry = taker().line.first(); entry != null; entry = taker().line.next(entry)) {
-            if (entry.way.passage() == this && taker().waitsForPassageOnly(entry)) {
-                return entry;
+            if (entry.way.passage() == this && of.test(entry.piece()) && taker().waitsForPassageOnly(entry)) {
+                return true;
             }
         }
-        return null;
+        return false;
     }
 
     /** Whether a piece could be fetched now if somebody came. */
     boolean canBeServed() {
-        return !isDown() && firstThatCanGo() != null;
+        return hasOne(piece -> true);
+    }
+
+    /** Whether one could be fetched by somebody who has nothing else on it. */
+    boolean canBeServedBy(Resource resource) {
+        return hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms() && resource.freeSlot(piece, new BitSet()) >= 0);
+    }
+
+    /** Whether one could be fetched beside what a tour has already. */
+    boolean hasOneFor(Tour tour) {
+        return hasOne(piece -> tour.hasRoomFor(this, piece));
     }
 
     /** A piece waits for which there is room. */
@@ -153,7 +192,7 @@ final class Carriage extends Passage {
         }
         int tours = needed();
         while (asked.size() < tours) {
-            Tour tour = unused.isEmpty() ? new Tour(this, needed) : unused.removeLast();
+            CalledTour tour = unused.isEmpty() ? new CalledTour(this, needed) : unused.removeLast();
             asked.add(tour);
             tour.job.reset(needed, flow.now(), flow.now(), null, Job.Insistence.NO);
             allocation().ask(tour.job);
@@ -171,16 +210,16 @@ final class Carriage extends Passage {
             }
         }
         if (one == null) {
-            return 0;
+            return fullLoad == null ? 0 : fullLoad.tours(0);
         }
         int pieces = Math.max(1, Math.min(Math.max(offers, one.backlog()), taker().roomFor(one.piece())));
-        return Math.min(able, Math.ceilDiv(pieces, max));
+        return Math.min(able, fullLoad == null ? Math.ceilDiv(pieces, max) : fullLoad.tours(pieces));
     }
 
     /** All that can be taken in this instant has been taken: whoever is asked for beyond what waits is asked for no more. */
     private void endOfInstant() {
         for (int surplus = asked.size() - needed(); surplus > 0; surplus--) {
-            Tour last = asked.removeLast();
+            CalledTour last = asked.removeLast();
             allocation().drop(last.job);
             unused.add(last);
         }
@@ -189,31 +228,35 @@ final class Carriage extends Passage {
     // ---- tours
 
     /** The tour has somebody, who comes. */
-    void onComing(Tour tour) {
+    void onComing(CalledTour tour) {
         asked.remove(tour);
+        if (fullLoad != null) {
+            fullLoad.onComing();
+        }
         addComing(tour);
     }
 
     /** The tour has lost who was to come, and is asked for again. */
-    void onAskedAgain(Tour tour) {
+    void onAskedAgain(CalledTour tour) {
         asked.add(tour);
         flow.atEndOfInstant(this::endOfInstant);
     }
 
-    void onEnded(Tour tour) {
+    void onEnded(CalledTour tour) {
         unused.add(tour);
     }
 
     /** A tour that is under way takes pieces from here along, in place of one that was asked for. */
     void onTakenAlong(Tour tour) {
-        Tour last = asked.removeLast();
+        CalledTour last = asked.removeLast();
         allocation().drop(last.job);
         unused.add(last);
         addComing(tour);
         taker().serveLine();
     }
 
-    private void addComing(Tour tour) {
+    /** A tour is here, or on its way to here, to take pieces up. */
+    void addComing(Tour tour) {
         if (!coming.contains(tour)) {
             coming.add(tour);
         }
@@ -225,7 +268,7 @@ final class Carriage extends Passage {
 
     @Override
     protected void agreed(Offer offer, Claim claim) {
-        Tour tour = nextTour();
+        Tour tour = nextTour(claim.piece());
         assert tour != null : "nobody comes to fetch it";
         TransportOrder order = new TransportOrder(this, tour, offer, take(claim), flow.now());
         orders.put(order.trip, order);
@@ -241,7 +284,7 @@ final class Carriage extends Passage {
     @Override
     protected void onOutletOpens() {
         for (Tour tour : List.copyOf(coming)) {
-            tour.takeUp();
+            tour.takeUp(this);
         }
     }
 
@@ -250,18 +293,29 @@ final class Carriage extends Passage {
         return orders.values().stream().filter(order -> order.state() == TransportOrder.State.APPROACH).map(order -> order.offer);
     }
 
-    /** How long the next piece takes to be taken up here, or to be set down where the link leads. */
-    long handlingNanos(Resource carrier, boolean takesUp) {
+    /** How long the piece takes to be taken up here, or to be set down where the link leads. */
+    long handlingNanos(Resource carrier, Piece piece, boolean takesUp) {
+        HandlingTimes times = handlingOf(carrier);
+        return times == null ? 0 : (takesUp ? times.takingUp : times.settingDown).nanos(piece);
+    }
+
+    /** How long it takes at a stop before the first piece is handled. */
+    long stopNanos(Resource carrier) {
+        HandlingTimes times = handlingOf(carrier);
+        return times == null ? 0 : times.stop.nextNanos();
+    }
+
+    private @Nullable HandlingTimes handlingOf(Resource carrier) {
         Resource.Handling needed = carrier.handling();
-        if (needed == null) {
-            return 0;
-        }
-        TimeSampler[] samplers = handling.computeIfAbsent(needed.id(), id -> {
+        return needed == null ? null : handling.computeIfAbsent(needed.id(), id -> {
             String stream = course.link().id() + "\u0000" + id;
-            return new TimeSampler[] {needed.pickUp().onlySampler(flow.stream(stream, Purpose.PICK_UP)),
-                    needed.setDown().onlySampler(flow.stream(stream, Purpose.SET_DOWN))};
+            return new HandlingTimes(time(needed.pickUp(), stream, Purpose.PICK_UP), time(needed.setDown(), stream, Purpose.SET_DOWN),
+                    needed.stop().onlySampler(flow.stream(stream, Purpose.STOP)));
         });
-        return samplers[takesUp ? 0 : 1].nextNanos();
+    }
+
+    private PieceTime time(TimeSource source, String stream, Purpose purpose) {
+        return PieceTime.of(source, flow, course.giver().scopeWithStream(stream + "\u0000" + purpose), flow.stream(stream, purpose));
     }
 
     /** The piece is in somebody's hands from now on, above so many others. */

@@ -2,35 +2,32 @@ package rhombic.plant.transport;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.plant.handover.Flow;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
-import rhombic.space.Pose;
 
 /**
- * What one resource carries in one go: it goes from stop to stop, takes up at some and sets down at others. A piece is as heavy as the part of
- * a full load that its link says.
+ * What one resource carries in one go: it goes from stop to stop, takes up at some and sets down at others. Where it goes is a matter of each sort
+ * of tour. A piece is as heavy as the part of a full load that its link says.
  */
-final class Tour implements Job.Owner {
-    /** A tour calls at so many links at most: beyond that all sequences are too many to look at. */
-    private static final int MAX_LINKS = 4;
+abstract class Tour implements Job.Owner {
     private static final double FULL = 1 + 1e-9;
-    /** Less than this is not worth another sequence. */
-    private static final double SAVED_METRES = 1e-6;
 
     final Job job;
-    private final Carriage first;
-    private final Flow flow;
+    final Flow flow;
+    /** Whether it is where it went last. */
+    boolean isThere;
+    private final Allocation allocation;
     /** Of what is to be fetched, and of what is in hand. */
     private final List<TransportOrder> orders = new ArrayList<>();
-    /** Those that are still to come, the one where it is or where it goes first. */
-    private final List<Stop> stops = new ArrayList<>();
-    private boolean isThere;
     private final HandlingEvent handling = new HandlingEvent();
 
     /** Pieces are taken up and set down one after the other, each in its time. */
@@ -38,6 +35,7 @@ final class Tour implements Job.Owner {
         private final Deque<TransportOrder> queue = new ArrayDeque<>();
         private @Nullable TransportOrder order;
         private boolean takesUp;
+        private boolean isFirstHere;
 
         /** In no time, if it takes none and no other is before it. */
         void handle(TransportOrder added, boolean isTakenUp) {
@@ -45,7 +43,11 @@ final class Tour implements Job.Owner {
                 queue.add(added);
                 return;
             }
-            long nanos = added.carriage.handlingNanos(carrier(), isTakenUp);
+            long nanos = added.carriage.handlingNanos(carrier(), added.trip.piece(), isTakenUp);
+            if (isFirstHere) {
+                isFirstHere = false;
+                nanos += added.carriage.stopNanos(carrier());
+            }
             if (nanos == 0) {
                 finish(added, isTakenUp);
                 return;
@@ -55,7 +57,7 @@ final class Tour implements Job.Owner {
             if (isTakenUp && !added.offer.isBound()) {
                 added.offer.bind();
             }
-            allocation().showHandling(job, isTakenUp, !isTakenUp);
+            allocation.showHandling(job, isTakenUp, !isTakenUp);
             flow.simulator.schedule(this, nanos);
         }
 
@@ -64,11 +66,11 @@ final class Tour implements Job.Owner {
             TransportOrder done = order;
             assert done != null : "nothing is handled";
             order = null;
-            allocation().showHandling(job, false, false);
+            allocation.showHandling(job, false, false);
             finish(done, takesUp);
             if (takesUp && carrier().isHeld()) {
                 queue.clear(); // what is not in hand is left to others
-                next();
+                leave();
             }
             while (order == null && !queue.isEmpty()) {
                 handle(queue.remove(), takesUp);
@@ -83,8 +85,8 @@ final class Tour implements Job.Owner {
         private void finish(TransportOrder done, boolean isTakenUp) {
             carrier().onHandled();
             if (isTakenUp) {
-                int below = (int) orders.stream().filter(TransportOrder::isInHand).count();
-                done.carriage.onTakenUp(done, carrier().number, below);
+                done.carriage.onTakenUp(done, carrier().number,
+                        carrier().hasSlots() ? done.slot : (int) orders.stream().filter(TransportOrder::isInHand).count());
             } else {
                 done.carriage.deliver(done);
             }
@@ -93,62 +95,80 @@ final class Tour implements Job.Owner {
         boolean isOf(TransportOrder asked) {
             return asked == order || queue.contains(asked);
         }
-
-        boolean isUnderWay() {
-            return order != null;
-        }
     }
 
-    /** Where pieces of a link are taken up, or set down. */
-    private record Stop(Carriage carriage, boolean takesUp) {
-        Pose location() {
-            return takesUp ? carriage.from : carriage.to;
-        }
-
-        static boolean mustComeBefore(Stop one, Stop other) {
-            return one.takesUp && !other.takesUp && one.carriage == other.carriage;
-        }
-    }
-
-    Tour(Carriage first, Job.Request request) {
-        this.first = first;
-        flow = first.flow();
+    Tour(Flow flow, Allocation allocation, Job.Request request) {
+        this.flow = flow;
+        this.allocation = allocation;
         job = new Job(this, request);
     }
 
-    private Allocation allocation() {
-        return first.allocation();
+    final Allocation allocation() {
+        return allocation;
     }
 
-    private Resource carrier() {
+    final Resource carrier() {
         return job.resources().getFirst();
     }
 
-    // ---- what it takes
-
-    /** Whether it comes to take pieces of the link up, or is there to do so. */
-    boolean comesTo(Carriage carriage) {
-        return stops.contains(new Stop(carriage, true));
+    /** Of what is to be fetched, and of what is in hand. */
+    final List<TransportOrder> orders() {
+        return Collections.unmodifiableList(orders);
     }
 
-    /** Whether it has room for one more piece of the link. */
-    boolean hasRoomFor(Carriage carriage) {
-        if (orders.size() >= carrier().maxPieces()) {
-            return false;
-        }
+    final boolean isLoaded() {
+        return orders.stream().anyMatch(TransportOrder::isInHand);
+    }
+
+    final boolean isHandling() {
+        return handling.order != null;
+    }
+
+    // ---- what is a matter of its sort
+
+    /** Whether it comes to take pieces of the link up, or is there to do so. */
+    abstract boolean comesTo(Carriage carriage);
+
+    /** Whether it is there, and takes pieces of the link up. */
+    abstract boolean isAt(Carriage carriage);
+
+    /** All that can be taken up here in this instant has been taken: it goes on, unless something has yet to come out. */
+    abstract void goOn();
+
+    /** It takes no more up here, and goes on. */
+    abstract void leave();
+
+    /** All pieces of a link that it has brought have been taken over. */
+    abstract void onBrought(Carriage carriage);
+
+    // ---- what it takes
+
+    /** Whether it has room for that piece of the link beside all that it has or is to fetch. */
+    final boolean hasRoomFor(Carriage carriage, Piece piece) {
         double load = 1.0 / carriage.max;
+        double kilograms = flow.types.kilograms(piece);
         for (TransportOrder order : orders) {
             load += 1.0 / order.carriage.max;
+            kilograms += order.kilograms;
         }
-        return load <= FULL;
+        return load <= FULL && kilograms <= carrier().maxKilograms() && carrier().freeSlot(piece, taken()) >= 0;
+    }
+
+    private BitSet taken() {
+        BitSet taken = new BitSet();
+        for (TransportOrder order : orders) {
+            taken.set(order.slot);
+        }
+        return taken;
     }
 
     /** Its claim is made; the piece is taken up at once if somebody is there for it. */
-    void add(TransportOrder order) {
+    final void add(TransportOrder order) {
+        order.kilograms = flow.types.kilograms(order.trip.piece());
+        order.slot = carrier().freeSlot(order.trip.piece(), taken());
         orders.add(order);
-        Stop here = stops.getFirst();
-        if (isThere && here.takesUp && here.carriage == order.carriage) {
-            takeUp(order);
+        if (isAt(order.carriage)) {
+            handling.handle(order, true);
             if (handling.isOf(order) && !order.offer.isBound()) {
                 order.offer.bind(); // its turn comes
             }
@@ -158,214 +178,71 @@ final class Tour implements Job.Owner {
         }
     }
 
-    private void takeUp(TransportOrder order) {
-        handling.handle(order, true);
-    }
-
-    /** Takes up what is to be taken up where it is, as far as it may go out. */
-    void takeUp() {
-        if (!isThere || !stops.getFirst().takesUp) {
+    /** What waits here may go out again, or it has just come. */
+    final void takeUp(Carriage here) {
+        if (!isAt(here)) {
             return;
         }
         if (carrier().isHeld()) {
-            if (!handling.isUnderWay()) {
-                next();
+            if (!isHandling()) {
+                leave();
             }
             return;
         }
-        Carriage here = stops.getFirst().carriage;
         for (TransportOrder order : List.copyOf(orders)) {
             if (order.carriage == here && !order.isInHand() && !handling.isOf(order) && !order.offer.isOutletHeld()) {
-                takeUp(order);
+                handling.handle(order, true);
             }
         }
         here.taker().toAgenda(); // more may wait here that can be taken now
         flow.atEndOfInstant(this::goOn);
     }
 
-    // ---- what the allocation asks and tells
-
-    @Override
-    public boolean isPossible(Job asked) {
-        return first.canBeServed();
-    }
-
-    @Override
-    public void onGiven(Job given) {
-        isThere = false;
-        stops.add(new Stop(first, true));
-        stops.add(new Stop(first, false));
-        first.onComing(this);
-        first.taker().serveLine();
-        flow.atEndOfInstant(this::takeOthers);
-    }
-
-    @Override
-    public void onReady(Job given) {
+    /** It has come to a stop. */
+    final void arrive() {
         isThere = true;
-        if (stops.getFirst().takesUp) {
-            takeUp();
-        } else {
-            setDown(stops.getFirst().carriage);
-        }
+        handling.isFirstHere = true;
     }
 
-    @Override
-    public boolean canLeave(Job given) {
-        return !handling.isUnderWay() && orders.stream().noneMatch(TransportOrder::isInHand);
-    }
-
-    @Override
-    public Pose ends(Job given) {
-        return first.to;
-    }
-
-    @Override
-    public void onLeft(Job given) {
-        isThere = false;
-    }
-
-    @Override
-    public void onReturned(Job given) {
-        giveUp();
-        first.onAskedAgain(this);
-    }
-
-    /** Nothing is in hand, and nothing is fetched any more. */
-    private void giveUp() {
-        fetchNoMore();
-        isThere = false;
-    }
-
-    /** What is not in hand yet is left to others; what is in hand is brought where it goes. */
-    private void fetchNoMore() {
+    /** What it has for the link is set down. */
+    final void setDown(Carriage here) {
         for (TransportOrder order : List.copyOf(orders)) {
-            if (!order.isInHand()) {
-                orders.remove(order);
-                order.carriage.withdraw(order);
-            }
-        }
-        stops.removeIf(stop -> stop.takesUp || orders.stream().noneMatch(order -> order.carriage == stop.carriage));
-    }
-
-    // ---- from stop to stop
-
-    /** All that can be taken up here in this instant has been taken: it goes on, unless something has yet to come out. */
-    private void goOn() {
-        if (stops.isEmpty() || !isThere || !stops.getFirst().takesUp) {
-            return;
-        }
-        Carriage here = stops.getFirst().carriage;
-        boolean waits = orders.stream().anyMatch(order -> order.carriage == here && !order.isInHand());
-        if (waits) {
-            return;
-        }
-        stops.removeFirst();
-        here.taker().toAgenda(); // more may wait to be carried
-        next();
-    }
-
-    private void next() {
-        isThere = false;
-        if (carrier().isHeld()) {
-            fetchNoMore();
-        }
-        boolean isLoaded = orders.stream().anyMatch(TransportOrder::isInHand);
-        if (stops.isEmpty()) {
-            allocation().done(job);
-            first.onEnded(this);
-        } else {
-            allocation().goOn(job, stops.getFirst().location(), isLoaded);
-        }
-    }
-
-    private void setDown(Carriage here) {
-        for (TransportOrder order : List.copyOf(orders)) {
-            if (order.carriage == here) {
+            if (order.carriage == here && order.isInHand()) {
                 handling.handle(order, false);
             }
         }
     }
 
     /** What was brought has been taken over. */
-    void onTakenOver(TransportOrder order) {
+    final void onTakenOver(TransportOrder order) {
         order.become(TransportOrder.State.DONE, flow.now());
         assert order.addsUp() : "the parts of time of an order add up";
         orders.remove(order);
         Carriage here = order.carriage;
-        if (orders.stream().noneMatch(other -> other.carriage == here)) {
-            stops.remove(new Stop(here, false));
-            next();
+        if (orders.stream().noneMatch(other -> other.carriage == here && other.isInHand())) {
+            onBrought(here);
         }
     }
 
-    // ---- several links in one tour
-
-    /** Nobody else is free for them: pieces of other links are taken along where that saves way. */
-    private void takeOthers() {
-        if (stops.isEmpty()) {
-            return;
-        }
-        if (orders.isEmpty()) {
-            giveUp();
-            allocation().drop(job);
-            first.onEnded(this);
-            return;
-        }
-        int before = stops.size();
-        Stop next = stops.getFirst();
-        for (Carriage other : first.transports.carriages()) {
-            boolean may = stops.size() < 2 * MAX_LINKS && other.isAskedFor() && other.isOfSameCrew(first) && hasRoomFor(other)
-                    && !stops.contains(new Stop(other, false)) && other.canBeServed();
-            if (may) {
-                takeAlong(other);
+    /** What is not in hand yet is left to others; what is in hand is brought where it goes. */
+    final void leaveToOthers() {
+        for (TransportOrder order : List.copyOf(orders)) {
+            if (!order.isInHand()) {
+                orders.remove(order);
+                order.carriage.withdraw(order);
             }
         }
-        if (stops.size() > before && !isThere && !stops.getFirst().equals(next)) {
-            allocation().redirect(job, stops.getFirst().location());
-        }
     }
 
-    /** Takes pieces of that link along, if the way through all stops is shorter than if they were fetched after all others. */
-    private void takeAlong(Carriage other) {
-        List<Stop> all = new ArrayList<>(stops);
-        all.add(new Stop(other, true));
-        all.add(new Stop(other, false));
-        List<Stop> best = sequence(all);
-        if (metres(best) >= metres(all) - SAVED_METRES) {
-            return;
-        }
-        stops.clear();
-        stops.addAll(best);
-        other.onTakenAlong(this);
-        if (orders.stream().noneMatch(order -> order.carriage == other)) {
-            stops.removeIf(stop -> stop.carriage == other);
-        }
+    // ---- what the allocation asks and tells
+
+    @Override
+    public final boolean canLeave(Job given) {
+        return !isHandling() && !isLoaded();
     }
 
-    /** The best sequence of the stops; where it is stays the first. */
-    private List<Stop> sequence(List<Stop> all) {
-        List<Stop> best = new ArrayList<>(isThere ? all.subList(0, 1) : List.of());
-        best.addAll(new TourPlan<>(begins(all), all.subList(best.size(), all.size()), Stop::location, Stop::mustComeBefore,
-                this::metres).sequence());
-        return best;
-    }
-
-    private double metres(Pose one, Pose other) {
-        return allocation().metres(job, one, other);
-    }
-
-    private Pose begins(List<Stop> all) {
-        return isThere ? all.getFirst().location() : carrier().pose();
-    }
-
-    private double metres(List<Stop> sequence) {
-        double sum = 0;
-        Pose at = begins(sequence);
-        for (Stop stop : sequence) {
-            sum += metres(at, stop.location());
-            at = stop.location();
-        }
-        return sum;
+    @Override
+    public final void onLeft(Job given) {
+        isThere = false;
     }
 }

@@ -29,6 +29,9 @@ final class TransportOrder {
     final Tour tour;
     final Offer offer;
     final Passage.Trip trip;
+    /** Its place on who carries it, among those that it has room for. */
+    int slot;
+    double kilograms;
     private final long assignedNanos;
     private final long[] timeIn = new long[STATES.length];
     private State state = State.APPROACH;

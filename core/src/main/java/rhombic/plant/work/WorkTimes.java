@@ -7,6 +7,7 @@ import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
+import rhombic.plant.handover.PieceTime;
 import rhombic.plant.handover.PlantScope;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TypeBook;

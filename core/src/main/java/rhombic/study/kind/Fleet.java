@@ -15,6 +15,8 @@ import rhombic.study.duty.Battery;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.Round;
+import rhombic.study.duty.Trailer;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
@@ -24,19 +26,21 @@ import rhombic.study.place.RoadSpace;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 
 /**
  * Vehicles that carry pieces. They are of one form. It stands where they park.
  *
  * @param vehicles how many, 1 to 500
- * @param capacity pieces that one of them carries at a time, 1 to 1000; a link may say fewer
+ * @param capacity what one of them carries at a time; a link may say less
  * @param driving how they move
  * @param loading how long pieces take to be picked up and set down
  * @param dispatching the rules that they go by
  * @param battery what each drives on; empty: they never run down
+ * @param round that they make again and again; empty: they go where they are needed
  */
-public record Fleet(Basics basics, Form form, int vehicles, int capacity, Driving driving, Loading loading, Dispatching dispatching,
-        Optional<Battery> battery)
+public record Fleet(Basics basics, Form form, int vehicles, Capacity capacity, Driving driving, Loading loading, Dispatching dispatching,
+        Optional<Battery> battery, Optional<Round> round)
         implements
             ResourceGroup {
     public static final int MAX_VEHICLES = 500;
@@ -50,8 +54,14 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
             Field.required("vehicles", "How many they are.", new FieldType.Whole(1, MAX_VEHICLES), Fleet::vehicles, Fleet::withVehicles),
             Field.required("form", "What they look like, and how they hold what they carry.", FieldType.Word.of(Form.values()), Fleet::form,
                     Fleet::withForm),
-            Field.optional("capacity", "Pieces that one of them carries at a time; missing: 1.", new FieldType.Whole(1, 1000), 1,
-                    Fleet::capacity, Fleet::withCapacity),
+            Field.optional("capacity", "Pieces that one of them carries at a time; missing: 1, or what its trailers carry.",
+                    new FieldType.Whole(1, 1000), 1, Capacity::ownPieces, Capacity::withOwnPieces).within(Fleet::capacity, Fleet::with),
+            Field.optional("maxWeight", "Of all that one of them carries at a time; missing: any.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)), Optional.empty(), Capacity::maxWeight,
+                    Capacity::withMaxWeight).within(Fleet::capacity, Fleet::with),
+            Field.optional("trailers", "What each of them pulls, from the first on; missing: it carries by itself.",
+                    new FieldType.Several<>(Trailer.TYPE), List.<Trailer>of(), Capacity::trailers, Capacity::withTrailers)
+                    .within(Fleet::capacity, Fleet::with),
             Field.written("speed", "At which they drive.", new FieldType.Measured(Dimension.SPEED), Driving.USUAL.speed, Driving::speed,
                     Driving::withSpeed).within(Fleet::driving, Fleet::with),
             Field.optional("loadedSpeed", "At which they drive loaded; missing: as empty.",
@@ -66,16 +76,19 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
             Field.optional("safeDistance", "That they keep from each other on aisles; missing: they pass through each other.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.LENGTH)), Optional.empty(), Driving::safeDistance,
                     Driving::withSafeDistance).within(Fleet::driving, Fleet::with),
-            Field.optional("pickUpTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Loading::pickUpTime,
+            Field.optional("pickUpTime", "Of each piece; missing: no time.", TimeSource.TYPE, Loading.NONE.pickUpTime, Loading::pickUpTime,
                     Loading::withPickUpTime).within(Fleet::loading, Fleet::with),
-            Field.optional("setDownTime", "Of each piece; missing: no time.", new FieldType.Duration(), NO_TIME, Loading::setDownTime,
-                    Loading::withSetDownTime).within(Fleet::loading, Fleet::with),
+            Field.optional("setDownTime", "Of each piece; missing: no time.", TimeSource.TYPE, Loading.NONE.setDownTime,
+                    Loading::setDownTime, Loading::withSetDownTime).within(Fleet::loading, Fleet::with),
+            Field.optional("stopTime", "At each stop, before anything is picked up or set down; missing: no time.",
+                    new FieldType.Duration(), NO_TIME, Loading::stopTime, Loading::withStopTime).within(Fleet::loading, Fleet::with),
             Dispatching.resourceRule("vehicleRule").within(Fleet::dispatching, Fleet::with),
             Dispatching.JOB_RULE.within(Fleet::dispatching, Fleet::with), Dispatching.IDLE_AT.within(Fleet::dispatching, Fleet::with),
             Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with),
             Field.optional("battery", "What each drives on; missing: they never run down.", new FieldType.Maybe<>(Battery.TYPE),
-                    Optional.empty(),
-                    Fleet::battery, Fleet::withBattery)),
+                    Optional.empty(), Fleet::battery, Fleet::withBattery),
+            Field.optional("round", "That they make again and again; missing: they go where they are needed.",
+                    new FieldType.Maybe<>(Round.TYPE), Optional.empty(), Fleet::round, Fleet::withRound)),
             Fleet::usual, (basics, types) -> usual(basics)
                     .with(Driving.USUAL.withAcceleration(Optional.of(Quantity.parse("0.5 m/s²", Dimension.ACCELERATION)))
                             .withSafeDistance(Optional.of(Quantity.parse("0.5 m", Dimension.LENGTH))))
@@ -162,14 +175,93 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
         }
     }
 
-    /** How long each piece takes to be picked up, and to be set down. */
-    public record Loading(Distribution pickUpTime, Distribution setDownTime) implements Serializable {
+    /**
+     * What one of them carries at a time.
+     *
+     * @param ownPieces 1 to 1000; what counts where it has no trailers
+     * @param maxWeight of all of it, above 0 to 1000 t; empty: any
+     * @param trailers that it pulls, from the first on, at most 10
+     */
+    public record Capacity(int ownPieces, Optional<Quantity> maxWeight, List<Trailer> trailers) implements Serializable {
+        private static final int MAX_TRAILERS = 10;
+
+        public Capacity {
+            Count.between(1, 1000, "The pieces that a vehicle carries", ownPieces);
+            maxWeight.ifPresent(weight -> {
+                if (!(weight.inBaseUnit() > 0 && weight.inBaseUnit() <= 1e6)) {
+                    throw new StudyException("What a vehicle carries must weigh above 0 kg and at most 1000 t; got " + weight);
+                }
+            });
+            trailers = List.copyOf(trailers);
+            Count.between(0, MAX_TRAILERS, "The trailers of a vehicle", trailers.size());
+        }
+
+        static Capacity of(int pieces) {
+            return new Capacity(pieces, Optional.empty(), List.of());
+        }
+
+        /** On itself, or on its trailers. */
+        public int pieces() {
+            return trailers.isEmpty() ? ownPieces : trailers.stream().mapToInt(Trailer::pieces).sum();
+        }
+
+        public Capacity withOwnPieces(int newPieces) {
+            return new Capacity(newPieces, maxWeight, trailers);
+        }
+
+        public Capacity withMaxWeight(Optional<Quantity> newWeight) {
+            return new Capacity(ownPieces, newWeight, trailers);
+        }
+
+        public Capacity withTrailers(List<Trailer> newTrailers) {
+            return new Capacity(ownPieces, maxWeight, newTrailers);
+        }
+
+        /** Optional values can't be serialised, so this stands in for the record on its way. */
+        private record Stored(int ownPieces, @Nullable Quantity maxWeight, List<Trailer> trailers) implements Serializable {
+            private Object readResolve() {
+                return new Capacity(ownPieces, Optional.ofNullable(maxWeight), trailers);
+            }
+        }
+
+        private Object writeReplace() {
+            return new Stored(ownPieces, maxWeight.orElse(null), trailers);
+        }
+    }
+
+    /**
+     * How long it takes to pick up and to set down.
+     *
+     * @param pickUpTime of each piece
+     * @param setDownTime of each piece
+     * @param stopTime at each stop, before the first of them
+     */
+    public record Loading(TimeSource pickUpTime, TimeSource setDownTime, Distribution stopTime) implements Serializable {
+        static final Loading NONE = new Loading(NO_TIME, NO_TIME);
+
+        /** The same for every piece, and nothing at the stop itself. */
+        public Loading(Distribution pickUpTime, Distribution setDownTime) {
+            this(new TimeSource.Drawn(pickUpTime), new TimeSource.Drawn(setDownTime), NO_TIME);
+        }
+
+        public Loading withPickUpTime(TimeSource newTime) {
+            return new Loading(newTime, setDownTime, stopTime);
+        }
+
         public Loading withPickUpTime(Distribution newTime) {
-            return new Loading(newTime, setDownTime);
+            return withPickUpTime(new TimeSource.Drawn(newTime));
+        }
+
+        public Loading withSetDownTime(TimeSource newTime) {
+            return new Loading(pickUpTime, newTime, stopTime);
         }
 
         public Loading withSetDownTime(Distribution newTime) {
-            return new Loading(pickUpTime, newTime);
+            return withSetDownTime(new TimeSource.Drawn(newTime));
+        }
+
+        public Loading withStopTime(Distribution newTime) {
+            return new Loading(pickUpTime, setDownTime, newTime);
         }
     }
 
@@ -181,7 +273,7 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
     public enum Form {
         FORKLIFT("forklift", 2.4, 1.1, 0.72, 0.12, 1.25), REACH_TRUCK("reach truck", 2.2, 1.2, 0.6, 0.12, 1.15), AGV("AGV", 1.5, 0.9, -0.55,
                 0.42,
-                0.95);
+                0.95), TUGGER("tugger train", 1.9, 1.1, -0.6, 0.55, PERSON_REACH_METRES);
 
         private final String word;
         private final double length;
@@ -214,11 +306,11 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
 
     public Fleet {
         Count.between(1, MAX_VEHICLES, "The vehicles of a fleet", vehicles);
-        Count.between(1, 1000, "The pieces that a vehicle carries", capacity);
     }
 
     private static Fleet usual(Basics basics) {
-        return new Fleet(basics, Form.FORKLIFT, 1, 1, Driving.USUAL, new Loading(NO_TIME, NO_TIME), Dispatching.USUAL, Optional.empty());
+        return new Fleet(basics, Form.FORKLIFT, 1, Capacity.of(1), Driving.USUAL, Loading.NONE, Dispatching.USUAL, Optional.empty(),
+                Optional.empty());
     }
 
     @Override
@@ -244,7 +336,7 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
 
     @Override
     public Grip grip() {
-        return new Grip(form.front, form.height, false);
+        return new Grip(form.front, form.height, false, capacity.trailers.stream().map(Trailer::pieces).toList());
     }
 
     @Override
@@ -261,12 +353,18 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
     public Optional<RoadSpace> roadSpace() {
         return dispatching.travel() != TravelChoice.ON_AISLES
                 ? Optional.empty()
-                : driving.safeDistance.map(distance -> new RoadSpace(form.length, form.width, distance.inBaseUnit()));
+                : driving.safeDistance.map(distance -> new RoadSpace(form.length, form.width, distance.inBaseUnit(),
+                        capacity.trailers.size() * Trailer.PITCH_METRES));
     }
 
     @Override
     public List<String> restAreas() {
         return battery.map(Battery::at).filter(area -> !area.isEmpty()).stream().toList();
+    }
+
+    @Override
+    public boolean stayOnAisles() {
+        return form == Form.TUGGER;
     }
 
     @Override
@@ -309,31 +407,40 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
 
     @Override
     public Fleet with(Basics newBasics) {
-        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching, battery);
+        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching, battery, round);
     }
 
     public Fleet withForm(Form newForm) {
-        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching, battery);
+        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching, battery, round);
     }
 
     public Fleet withVehicles(int newVehicles) {
-        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching, battery);
+        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching, battery, round);
     }
 
-    public Fleet withCapacity(int newCapacity) {
-        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching, battery);
+    /** With so many pieces on each of them. */
+    public Fleet withCapacity(int pieces) {
+        return with(capacity.withOwnPieces(pieces));
+    }
+
+    public Fleet with(Capacity newCapacity) {
+        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching, battery, round);
+    }
+
+    public Fleet withRound(Optional<Round> newRound) {
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, battery, newRound);
     }
 
     public Fleet with(Driving newDriving) {
-        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching, battery);
+        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching, battery, round);
     }
 
     public Fleet with(Loading newLoading) {
-        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching, battery);
+        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching, battery, round);
     }
 
     public Fleet withBattery(Optional<Battery> newBattery) {
-        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, newBattery);
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, newBattery, round);
     }
 
     /** With its rules changed. */
@@ -353,18 +460,19 @@ public record Fleet(Basics basics, Form form, int vehicles, int capacity, Drivin
 
     @Override
     public Fleet with(Dispatching newDispatching) {
-        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching, battery);
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching, battery, round);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, Form form, int vehicles, int capacity, Driving driving, Loading loading, Dispatching dispatching,
-            @Nullable Battery battery) implements Serializable {
+    private record Stored(Basics basics, Form form, int vehicles, Capacity capacity, Driving driving, Loading loading,
+            Dispatching dispatching, @Nullable Battery battery, @Nullable Round round) implements Serializable {
         private Object readResolve() {
-            return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, Optional.ofNullable(battery));
+            return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, Optional.ofNullable(battery),
+                    Optional.ofNullable(round));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, form, vehicles, capacity, driving, loading, dispatching, battery.orElse(null));
+        return new Stored(basics, form, vehicles, capacity, driving, loading, dispatching, battery.orElse(null), round.orElse(null));
     }
 }

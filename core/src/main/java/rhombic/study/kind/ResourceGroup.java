@@ -5,6 +5,7 @@ import java.util.Optional;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.Round;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.place.RoadSpace;
 
@@ -23,8 +24,17 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
      * @param frontMetres how far before the middle of the member the piece begins
      * @param heightMetres of its underside above the floor
      * @param across whether its long side is across the way
+     * @param trailers the pieces on each trailer that it pulls, on which they lie then
      */
-    record Grip(double frontMetres, double heightMetres, boolean across) {}
+    record Grip(double frontMetres, double heightMetres, boolean across, List<Integer> trailers) {
+        public Grip {
+            trailers = List.copyOf(trailers);
+        }
+
+        public Grip(double frontMetres, double heightMetres, boolean across) {
+            this(frontMetres, heightMetres, across, List.of());
+        }
+    }
 
     @Override
     ResourceGroup with(Basics basics);
@@ -72,6 +82,16 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
     /** The room that a member needs on aisles; empty if it takes no notice of others. */
     default Optional<RoadSpace> roadSpace() {
         return Optional.empty();
+    }
+
+    /** The fixed round that they make; empty if they go where they are needed. */
+    default Optional<Round> round() {
+        return Optional.empty();
+    }
+
+    /** Whether they pick up and set down from the aisle, without leaving it. */
+    default boolean stayOnAisles() {
+        return false;
     }
 
     /** The areas where they spend breaks or charge, by name. */

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Dimension;
@@ -36,6 +37,11 @@ public sealed interface TimeSource extends Serializable {
             case ByFormula by -> new ByFormula(Quantity.plain(factor) + " * (" + by.formula + ")", by.unit);
             case FromTable table -> table;
         };
+    }
+
+    /** Its mean, where it is the same for every piece. */
+    default OptionalDouble meanSeconds() {
+        return this instanceof Drawn drawn ? OptionalDouble.of(drawn.time.meanSeconds()) : OptionalDouble.empty();
     }
 
     /** The same for every piece. */

@@ -67,7 +67,7 @@ final class Yard implements Job.Owner, Worker.Listener {
         allocation.whenSomethingHappened(allocation::give);
         Crew crew = with.apply(Crew.usual(Basics.of("Crew", Placement.at(0, 0))));
         Mover mover = crew.speed().isPresent() ? Mover.even(1) : Mover.even(Double.POSITIVE_INFINITY);
-        return allocation.group("Crew", new Group.Ways(mover, mover, router, null),
+        return allocation.group("Crew", new Group.Ways(mover, mover, router, null, 0),
                 new Group.Rules(crew.dispatching(), crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
     }
 

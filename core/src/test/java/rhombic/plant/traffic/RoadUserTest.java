@@ -60,7 +60,7 @@ class RoadUserTest {
         Vehicle(String name, Traffic traffic, Mover mover, double x, double y) {
             this.mover = mover;
             motion = new Motion(simulator, mover, Pose.at(x, y, 0, 0), this);
-            road = new RoadUser(traffic, name, "F", motion, this);
+            road = new RoadUser(traffic, name, "F", 0, motion, this);
         }
 
         void goTo(Net net, double x, double y) {
@@ -112,7 +112,7 @@ class RoadUserTest {
         Net(List<PlantElement> aisles) {
             traffic = new Traffic(simulator,
                     new Sections(AisleNet.of(aisles, false), SPACE));
-            router = new Routers(aisles).of(new Routers.Traveller(TravelChoice.ON_AISLES, false, true, 1, 0, 0.5, Set.of()));
+            router = new Routers(aisles).of(new Routers.Traveller(TravelChoice.ON_AISLES, false, true, 1, 0, 0.5, false, Set.of()));
         }
 
         Vehicle vehicle(String name, Mover mover, double x, double y) {

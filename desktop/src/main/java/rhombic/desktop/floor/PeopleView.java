@@ -3,6 +3,7 @@ package rhombic.desktop.floor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
@@ -11,6 +12,7 @@ import javafx.scene.transform.Rotate;
 import rhombic.desktop.floor.body.PersonForm;
 import rhombic.desktop.floor.body.VehicleForm;
 import rhombic.scene.PeopleScene;
+import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
@@ -28,6 +30,8 @@ final class PeopleView {
     private final VehicleForm vehicles = new VehicleForm();
     private final PhongMaterial palette;
     private final List<One> people = new ArrayList<>();
+    /** What each of them pulls. */
+    private final List<List<One>> trailers = new ArrayList<>();
     private List<String> crewNames = List.of();
     private List<ResourceGroup> groups = List.of();
     private PeopleScene scene = new PeopleScene(UnfoldedStudy.of(Study.empty()));
@@ -41,6 +45,12 @@ final class PeopleView {
             body.getTransforms().add(turned);
             body.setMaterial(palette);
             body.setVisible(false);
+        }
+
+        void at(double x, double y, double headingDegrees) {
+            body.setTranslateX(x);
+            body.setTranslateZ(y);
+            turned.setAngle(-headingDegrees);
         }
     }
 
@@ -56,17 +66,25 @@ final class PeopleView {
     void setStudy(UnfoldedStudy study) {
         List<String> names = study.members().stream().map(member -> study.element(member.group()).name()).toList();
         groups = study.members().stream().map(member -> (ResourceGroup) study.element(member.group())).toList();
-        if (names.equals(crewNames)) {
+        List<Integer> pulled = groups.stream().map(group -> group.grip().trailers().size()).toList();
+        if (names.equals(crewNames) && pulled.equals(trailers.stream().map(List::size).toList())) {
             return;
         }
         crewNames = names;
         people.clear();
+        trailers.clear();
         names.forEach(name -> people.add(new One(palette)));
-        view.getChildren().setAll(people.stream().map(one -> one.body).toList());
+        for (int count : pulled) {
+            List<One> train = Stream.generate(() -> new One(palette)).limit(count).toList();
+            train.forEach(one -> one.body.setMesh(vehicles.trailer()));
+            trailers.add(train);
+        }
+        view.getChildren().setAll(Stream.concat(people.stream(), trailers.stream().flatMap(List::stream)).map(one -> one.body).toList());
     }
 
     void hide() {
         people.forEach(one -> one.body.setVisible(false));
+        trailers.forEach(train -> train.forEach(one -> one.body.setVisible(false)));
     }
 
     /** @param posed as they are at the moment to show */
@@ -77,6 +95,14 @@ final class PeopleView {
             one.body.setVisible(scene.isSeen(i));
             if (scene.isSeen(i)) {
                 place(one, i);
+            }
+            for (int k = 0; k < trailers.get(i).size(); k++) {
+                One trailer = trailers.get(i).get(k);
+                trailer.body.setVisible(scene.isSeen(i));
+                if (scene.isSeen(i)) {
+                    Pose pose = scene.trailer(i, k);
+                    trailer.at(pose.x(), pose.y(), pose.heading());
+                }
             }
         }
     }
@@ -92,9 +118,7 @@ final class PeopleView {
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);
         }
-        one.body.setTranslateX(scene.x(number));
-        one.body.setTranslateZ(scene.y(number));
-        one.turned.setAngle(-scene.headingDegrees(number));
+        one.at(scene.x(number), scene.y(number), scene.headingDegrees(number));
     }
 
     /** Who is drawn nearest to the pixel, within a few pixels: the name of the crew. */

@@ -270,7 +270,7 @@ public final class StudyReader {
         Optional<Quantity> share = fields.optionalQuantity("share", Dimension.SHARE);
         LinkFilter filter = filter(fields);
         Optional<Travel> travel = fields.has("travel")
-                ? fields.optionalObject("travel").flatMap(StudyReader::travel)
+                ? FieldReader.value(Travel.TYPE, "travel", fields)
                 : Optional.of(Travel.AT_ONCE);
         List<Bend> bends = fields.optionalList("bends", StudyReader::bend);
         String fromPort = fields.textOr("fromPort");
@@ -278,28 +278,6 @@ public final class StudyReader {
         List<FailureMode> failures = FieldReader.list(FailureMode.SEVERAL, "failures", fields);
         return travel
                 .flatMap(way -> fields.tried(null, () -> new Link(id, from, to, share, filter, way, bends, fromPort, toPort, failures)));
-    }
-
-    private static Optional<Travel> travel(Fields fields) {
-        int max = fields.optionalWhole("maxPieces").orElse(0);
-        Optional<Travel> travel;
-        if (fields.has("time")) {
-            travel = fields.optionalDistribution("time").flatMap(time -> fields.tried(null, () -> new Travel.InTime(time, max)));
-        } else if (fields.has("speed")) {
-            Quantity speed = fields.quantity("speed", Dimension.SPEED);
-            travel = fields.tried("speed", () -> new Travel.AtSpeed(speed, max));
-        } else if (fields.has("carriedBy")) {
-            Fields by = fields.object("carriedBy");
-            travel = FieldReader.object(Need.TYPE, by)
-                    .flatMap(need -> fields.tried("maxPieces", () -> new Travel.Carried(need, Math.max(1, max))));
-            by.refuseUnread();
-        } else {
-            fields.fault(fields.at("time"),
-                    "is missing: add \"time\", such as \"20 s\", \"speed\", such as \"0.5 m/s\", or \"carriedBy\"; without travel the link takes no time");
-            travel = Optional.empty();
-        }
-        fields.refuseUnread();
-        return travel;
     }
 
     private static Optional<Bend> bend(Fields fields) {

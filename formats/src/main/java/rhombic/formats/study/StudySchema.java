@@ -10,7 +10,7 @@ import java.util.Objects;
 import rhombic.quantity.Dimension;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.Need;
+import rhombic.study.Travel;
 import rhombic.study.field.Composite;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
@@ -43,7 +43,7 @@ public final class StudySchema {
             }
             written.type(written.definitions.putObject("attributes"), Attribute.SEVERAL);
             written.type(written.definitions.putObject("failures"), FailureMode.SEVERAL);
-            written.definition(Need.TYPE);
+            written.definition(Travel.TYPE);
             written.definition(Calendar.TYPE);
             return StudyWriter.JSON.writeValueAsString(schema) + "\n";
         } catch (JsonProcessingException e) {

@@ -160,15 +160,8 @@ public final class StudyWriter {
             case LinkFilter.LoadCarriers() -> node.put("filter", "loadCarriers");
             case LinkFilter.Contents() -> node.put("filter", "contents");
         }
-        switch (link.travel()) {
-            case Travel.AtOnce once -> {}
-            case Travel.InTime in -> maxPieces(node.putObject("travel").put("time", in.time().toString()), in.maxPieces());
-            case Travel.Carried carried -> {
-                ObjectNode travel = node.putObject("travel");
-                travel.set("carriedBy", FieldWriter.object(Need.TYPE, carried.need()));
-                travel.put("maxPieces", carried.maxPieces());
-            }
-            case Travel.AtSpeed at -> maxPieces(node.putObject("travel").put("speed", at.speed().toString()), at.maxPieces());
+        if (!(link.travel() instanceof Travel.AtOnce)) {
+            FieldWriter.write(node, "travel", Travel.TYPE, link.travel());
         }
         if (!link.bends().isEmpty()) {
             ArrayNode bends = node.putArray("bends");

@@ -1,17 +1,23 @@
 package rhombic.desktop.card.sentences;
 
 import static rhombic.desktop.card.sentences.Sentence.Token.act;
+import static rhombic.desktop.card.sentences.Sentence.Token.cells;
 import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.several;
 import static rhombic.desktop.card.sentences.Sentence.Token.time;
 import static rhombic.desktop.card.sentences.Sentence.Token.typed;
 
+import java.time.LocalTime;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.sentences.Sentence.Part;
@@ -21,17 +27,22 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Crew;
-import rhombic.study.duty.Need;
 import rhombic.study.duty.Battery;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.Round;
+import rhombic.study.duty.Trailer;
 import rhombic.study.kind.ChargingArea;
+import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.value.PieceType;
 
 /** What the card of a fleet says. */
 final class FleetSentences {
     private static final int MAX_NAMED = 5;
 
+    private static final String ON_CALL = "on call";
+    private static final String WHEN_BACK = "as soon as it is back";
     private static final String WHERE_THEY_PARK = "where they park";
     private static final String CHARGED = "charged";
     private static final String SWAPPED = "swapped for a full one";
@@ -51,7 +62,7 @@ final class FleetSentences {
     static List<Sentence> of(Study study, Fleet fleet) {
         FleetSentences sentences = new FleetSentences(study, fleet);
         List<Sentence> all = new ArrayList<>(
-                List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.dispatching.rules(),
+                List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.round(), sentences.dispatching.rules(),
                         sentences.ways(), sentences.battery(), DutySentences.calendarOf(study, fleet)));
         FailureSentences failures = FailureSentences.of(study, fleet);
         all.addAll(failures.all());
@@ -69,10 +80,43 @@ final class FleetSentences {
                         Arrays.stream(Fleet.Form.values()).map(form -> fleet.withForm(form).memberWord(fleet.vehicles() > 1)).toList(),
                         text -> fleet(f -> f.withForm(Arrays.stream(Fleet.Form.values())
                                 .filter(form -> f.withForm(form).memberWord(f.vehicles() > 1).equals(text)).findFirst().orElse(f.form())))),
-                new Words(fleet.vehicles() == 1 ? " that carries " : " that carry "),
-                typed("capacity", Typed.pieces(fleet.capacity()), String.valueOf(fleet.capacity()), "A whole number such as 1",
-                        text -> fleet(f -> f.withCapacity(Typed.whole(text, "The pieces that a vehicle carries")))),
+                new Words(fleet.vehicles() == 1 ? " that carries " : " that carry "), carried(), new Words(" of "),
+                typed("max weight", fleet.capacity().maxWeight().map(weight -> "at most " + weight).orElse("any weight"),
+                        fleet.capacity().maxWeight().map(Quantity::toString).orElse(""), "Such as 1500 kg, of all that it carries; empty: any",
+                        text -> fleet(f -> f.with(f.capacity().withMaxWeight(text.isBlank() || text.strip().equals("any weight")
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.MASS)))))),
                 new Words(fleet.vehicles() == 1 ? " at a time." : " at a time each."));
+    }
+
+    /** By itself, or on trailers. */
+    private Part carried() {
+        List<Trailer> trailers = fleet.capacity().trailers();
+        boolean pulls = fleet.form() == Fleet.Form.TUGGER || !trailers.isEmpty();
+        if (!pulls) {
+            return typed("capacity", Typed.pieces(fleet.capacity().pieces()), String.valueOf(fleet.capacity().pieces()),
+                    "A whole number such as 1", text -> fleet(f -> f.withCapacity(Typed.whole(text, "The pieces that a vehicle carries"))));
+        }
+        String shown = trailers.isEmpty()
+                ? Typed.pieces(fleet.capacity().pieces()) + " by itself"
+                : Typed.pieces(fleet.capacity().pieces()) + " on " + (trailers.size() == 1 ? "a trailer" : trailers.size() + " trailers");
+        List<List<String>> rows = trailers.stream()
+                .map(trailer -> List.of(String.valueOf(trailer.pieces()), String.join(", ", trailer.types()))).toList();
+        return cells("trailers", shown, new Sentence.Grid(List.of("pieces", "types"), rows,
+                "A row for each trailer, from the first on: how many pieces, and for which types only, such as Box, Crate; empty: for all", false,
+                1, filled -> {
+                    List<Trailer> read = filled.rows().stream().map(row -> new Trailer(Typed.whole(row.get(0), "The pieces on a trailer"),
+                            row.size() < 2 || row.get(1).isBlank()
+                                    ? List.of()
+                                    : Arrays.stream(row.get(1).split(",")).map(String::strip).map(this::type).toList())).toList();
+                    return fleet(f -> f.with(f.capacity().withTrailers(read)));
+                }));
+    }
+
+    private String type(String name) {
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        return types.stream().filter(one -> one.equalsIgnoreCase(name)).findFirst().orElseThrow(() -> new IllegalArgumentException(
+                "There is no piece type \u201c" + name + "\u201d: use " + String.join(", ", types)));
     }
 
     private Sentence driving() {
@@ -108,18 +152,67 @@ final class FleetSentences {
     }
 
     private Sentence loading() {
-        return new Sentence(new Words("Picking a piece up takes "),
-                duration("pick up", fleet.loading().pickUpTime(), Fleet.Loading::withPickUpTime), new Words(", setting it down "),
-                duration("set down", fleet.loading().setDownTime(), Fleet.Loading::withSetDownTime), new Words("."));
+        TimeSentences times = new TimeSentences(study, fleet.basics().attributes());
+        Distribution stop = fleet.loading().stopTime();
+        List<Part> parts = new ArrayList<>(List.of(new Words("Picking a piece up takes ")));
+        parts.addAll(times.of("pick up", fleet.loading().pickUpTime(), time -> fleet(f -> f.withLoading(l -> l.withPickUpTime(time)))));
+        parts.add(new Words(", setting it down "));
+        parts.addAll(times.of("set down", fleet.loading().setDownTime(), time -> fleet(f -> f.withLoading(l -> l.withSetDownTime(time)))));
+        parts.add(new Words(", and each stop "));
+        parts.add(time("stop time", stop.isAlwaysZero() ? "no more" : stop + " more", stop.toString(),
+                text -> fleet(f -> f.withLoading(l -> l.withStopTime(DistributionText.parse(text))))));
+        parts.add(new Words("."));
+        return new Sentence(parts);
     }
 
-    private interface Lasting {
-        Fleet.Loading with(Fleet.Loading loading, Distribution time);
+    private Sentence round() {
+        List<String> places = study.elements().stream().filter(Equipment.class::isInstance).map(PlantElement::name).toList();
+        if (fleet.round().isEmpty()) {
+            List<String> served = carriedLinks().stream().flatMap(link -> Stream.of(link.from(), link.to())).distinct().toList();
+            return new Sentence(new Words("They go where they are needed. "),
+                    several("add round", "+ round", served, places, chosen -> fleet(f -> f.withRound(chosen.isEmpty()
+                            ? Optional.empty()
+                            : Optional.of(new Round(chosen, Round.Departure.WHEN_BACK))))));
+        }
+        Round round = fleet.round().get();
+        return new Sentence(new Words("They make a round: "),
+                several("stops", String.join(", ", round.stops()), round.stops(), places,
+                        chosen -> fleet(f -> f.withRound(chosen.isEmpty() ? Optional.empty() : Optional.of(round.withStops(chosen))))),
+                new Words(". One sets out "), departure(round), new Words(" "),
+                act("take out round", "take it out", fleet(f -> f.withRound(Optional.empty()))));
     }
 
-    private Part duration(String id, Distribution now, Lasting change) {
-        return time(id, now.toString(), now.toString(),
-                text -> fleet(f -> f.withLoading(loading -> change.with(loading, DistributionText.parse(text)))));
+    private Part departure(Round round) {
+        String now = switch (round.departure()) {
+            case Round.Departure.WhenBack back -> WHEN_BACK;
+            case Round.Departure.OnCall call -> ON_CALL;
+            case Round.Departure.Every every -> "every " + every.interval();
+            case Round.Departure.AtTimes at -> "at " + at.times().stream().map(LocalTime::toString).collect(Collectors.joining(", "));
+        };
+        return typed("departure", now + ".", now, "every 15 min; at 06:00, 09:30; on call; or as soon as it is back",
+                text -> fleet(f -> f.withRound(Optional.of(round.withDeparture(departure(text.strip()))))));
+    }
+
+    private static Round.Departure departure(String text) {
+        String lower = text.toLowerCase(Locale.ROOT);
+        if (lower.startsWith("every ")) {
+            return new Round.Departure.Every(Quantity.parse(text.substring("every ".length()), Dimension.TIME));
+        }
+        if (lower.startsWith("at ")) {
+            return new Round.Departure.AtTimes(Arrays.stream(text.substring("at ".length()).split(",")).map(String::strip).map(time -> {
+                try {
+                    return LocalTime.parse(time.length() == "6:00".length() ? "0" + time : time);
+                } catch (DateTimeParseException e) {
+                    throw new IllegalArgumentException("\u201c" + time + "\u201d is no time of day; write one such as 06:30", e);
+                }
+            }).toList());
+        }
+        return switch (lower) {
+            case ON_CALL -> new Round.Departure.OnCall();
+            case WHEN_BACK -> Round.Departure.WHEN_BACK;
+            default -> throw new IllegalArgumentException(
+                    "Write every 15 min, at 06:00, 09:30, on call, or as soon as it is back; got \u201c" + text + "\u201d");
+        };
     }
 
     private Sentence ways() {
@@ -201,10 +294,13 @@ final class FleetSentences {
                         : "For " + users + "."))));
     }
 
+    private List<Link> carriedLinks() {
+        return study.links().stream().filter(link -> link.travel() instanceof Travel.Carried travel && fleet.meets(travel.need())).toList();
+    }
+
     /** What they carry, so that nobody has to look for it; where they carry nothing yet, the links that they could carry. */
     private Sentence used() {
-        List<Link> carried = study.links().stream()
-                .filter(link -> link.travel() instanceof Travel.Carried travel && fleet.meets(travel.need())).toList();
+        List<Link> carried = carriedLinks();
         if (!carried.isEmpty()) {
             return new Sentence(new Words("They carry from "
                     + carried.stream().limit(MAX_NAMED).map(link -> link.from() + " to " + link.to()).collect(Collectors.joining(", from "))
@@ -215,7 +311,7 @@ final class FleetSentences {
         study.links().stream().filter(link -> link.travel() instanceof Travel.AtOnce).limit(MAX_NAMED).forEach(link -> {
             parts.add(act("carry " + link.from() + " " + link.to(), "+ " + link.from() + " to " + link.to(),
                     s -> s.withLinks(s.links().stream().map(l -> l.ends().equals(link.ends())
-                            ? l.withTravel(new Travel.Carried(Need.of(fleet.name()), fleet.capacity()))
+                            ? l.withTravel(new Travel.Carried(Need.of(fleet.name()), fleet.capacity().pieces()))
                             : l).toList())));
             parts.add(new Words(" "));
         });

@@ -66,7 +66,8 @@ final class LinkSentences {
                     several("carried by " + number, carried.need().inWords(), carried.need().inOrder(), NeedSentences.choices(study),
                             chosen -> sentences.travels(carried.by(
                                     chosen.isEmpty() ? carried.need() : carried.need().withSkills(chosen)))),
-                    new Words(", who takes "), sentences.maxPieces(), new Words(" at a time, with priority "),
+                    new Words(", who takes "), sentences.maxPieces(), new Words(" at a time and comes "), sentences.fullLoad(carried),
+                    new Words(", with priority "),
                     typed("carried priority " + number, String.valueOf(carried.need().priority()),
                             String.valueOf(carried.need().priority()),
                             "A whole number; higher goes first",
@@ -119,9 +120,18 @@ final class LinkSentences {
                         case Travel.AtOnce once -> once;
                         case Travel.InTime in -> new Travel.InTime(in.time(), wanted);
                         case Travel.AtSpeed at -> new Travel.AtSpeed(at.speed(), wanted);
-                        case Travel.Carried carried -> new Travel.Carried(carried.need(), Math.max(1, wanted));
+                        case Travel.Carried carried -> carried.withMaxPieces(Math.max(1, wanted));
                     });
                 });
+    }
+
+    private Part fullLoad(Travel.Carried carried) {
+        return typed("full load " + number, carried.fullLoadWithin().map(time -> "for a full load, or after " + time).orElse("at once"),
+                carried.fullLoadWithin().map(Quantity::toString).orElse(""),
+                "How long what waits is left for a full load, such as 10 min; empty: somebody comes at once",
+                text -> travels(carried.withFullLoadWithin(text.isBlank() || text.strip().equals("at once")
+                        ? Optional.empty()
+                        : Optional.of(Quantity.parse(text, Dimension.TIME)))));
     }
 
     private Part bends() {

@@ -40,20 +40,18 @@ import rhombic.study.work.Work;
 
 /** What the card of a station says: how it works, what it joins or parts, what it checks. */
 final class WorkSentences {
-    private static final List<String> SOURCES = List.of("the same for all", "by type", "from a table", "by a formula");
-    private static final List<String> UNITS = Arrays.stream(Unit.values()).filter(u -> u.dimension() == Dimension.TIME).map(Unit::symbol)
-            .toList();
-
     private final Study study;
     private final WorkEquipment station;
     private final Work work;
     private final List<String> types;
+    private final TimeSentences times;
 
     private WorkSentences(Study study, WorkEquipment station) {
         this.study = study;
         this.station = station;
         work = station.work();
         types = study.pieceTypes().stream().map(PieceType::name).toList();
+        times = new TimeSentences(study, station.basics().attributes());
     }
 
     static List<Sentence> of(Study study, WorkEquipment station) {
@@ -152,7 +150,7 @@ final class WorkSentences {
                         .collect(Collectors.joining("; ")), byKey(byKey)));
                 parts.add(words(" by "));
                 parts.add(script("recipe key", byKey.key(), byKey.key(), "A formula about the base, such as piece.type", offers(),
-                        text -> assembly(a -> a.withRecipe(new Recipe.ByKey(formula(text), byKey.parts())))));
+                        text -> assembly(a -> a.withRecipe(new Recipe.ByKey(TimeSentences.formula(text), byKey.parts())))));
             }
             case Recipe.FromTable table -> {
                 parts.add(words("what table "));
@@ -160,7 +158,7 @@ final class WorkSentences {
                         text -> assembly(a -> a.withRecipe(new Recipe.FromTable(text, table.key())))));
                 parts.add(words(" says for "));
                 parts.add(script("recipe key", table.key(), table.key(), "A formula about the base, such as piece.type", offers(),
-                        text -> assembly(a -> a.withRecipe(new Recipe.FromTable(table.table(), formula(text))))));
+                        text -> assembly(a -> a.withRecipe(new Recipe.FromTable(table.table(), TimeSentences.formula(text))))));
             }
         }
         parts.add(words(". "));
@@ -245,7 +243,7 @@ final class WorkSentences {
                         text -> work(w -> renamed(w, at, text))));
                 parts.add(words(" for "));
             }
-            List<Part> time = new ArrayList<>(time(id, operation.time(), source -> work(w -> withTime(w, at, source))));
+            List<Part> time = new ArrayList<>(times.of(id, operation.time(), source -> work(w -> withTime(w, at, source))));
             Part depends = time.removeLast();
             parts.addAll(time.subList(0, time.size() - 1));
             parts.add(words(single ? " on each, which " : ", which "));
@@ -269,87 +267,6 @@ final class WorkSentences {
                     }), words(" on each.")));
         }
         return all;
-    }
-
-    /** Tokens for how long something takes, and for what that depends on. */
-    private List<Part> time(String id, TimeSource source, Function<TimeSource, UnaryOperator<Study>> change) {
-        Part depends = picked(id + " depends", "+ depends on", SOURCES, text -> change.apply(other(source, text)));
-        return switch (source) {
-            case TimeSource.Drawn drawn -> List.of(Sentence.Token.time(id, drawn.toString(), drawn.toString(),
-                    text -> change.apply(new TimeSource.Drawn(Typed.time(text, change)))), words(" "), depends);
-            case TimeSource.ByType byType -> List.of(
-                    cells(id, byType.times().entrySet().stream().map(e -> e.getKey() + " " + e.getValue()).collect(Collectors.joining(", "))
-                            + (byType.otherwise() == null ? "" : ", else " + byType.otherwise()), byType(byType, change)),
-                    words(" "), depends);
-            case TimeSource.FromTable table -> List.of(words("as table "),
-                    picked(id + " table", table.table(), tables(),
-                            text -> change.apply(new TimeSource.FromTable(text, keysFor(text, table.keys())))),
-                    words(" says for "),
-                    script(id + " keys", String.join(" and ", table.keys()), String.join(", ", table.keys()),
-                            "One formula for each key, such as piece.type; from, to for a changeover", offers(),
-                            text -> change.apply(new TimeSource.FromTable(table.table(),
-                                    Arrays.stream(text.split(",(?![^(]*\\))")).map(WorkSentences::formula).toList()))),
-                    words(" "), depends);
-            case TimeSource.ByFormula formula -> List.of(
-                    script(id, formula.formula(), formula.formula(), "A formula such as 45 + 8 * piece.joints", offers(),
-                            text -> change.apply(new TimeSource.ByFormula(formula(text), formula.unit()))),
-                    words(" "),
-                    picked(id + " unit", formula.unit().symbol(), UNITS,
-                            text -> change.apply(new TimeSource.ByFormula(formula.formula(), Unit.ofSymbol(text).orElseThrow()))),
-                    words(" "), depends);
-        };
-    }
-
-    private TimeSource other(TimeSource now, String choice) {
-        Distribution usual = now instanceof TimeSource.Drawn drawn ? drawn.time() : DistributionText.parse("60 s");
-        return switch (choice) {
-            case "by type" -> {
-                Map<String, Distribution> times = new LinkedHashMap<>();
-                types.forEach(type -> times.put(type, usual));
-                yield new TimeSource.ByType(times, usual);
-            }
-            case "from a table" -> {
-                if (study.tables().isEmpty()) {
-                    throw new IllegalArgumentException("There is no table yet: select nothing and add one on the card of the study");
-                }
-                yield new TimeSource.FromTable(study.tables().getFirst().name(), keysFor(study.tables().getFirst().name(), List.of()));
-            }
-            case "by a formula" -> new TimeSource.ByFormula(Formula.plain(usual.meanSeconds()), Unit.SECOND);
-            default -> new TimeSource.Drawn(usual);
-        };
-    }
-
-    private List<String> keysFor(String tableName, List<String> now) {
-        int wanted = study.table(tableName).map(t -> t.keys().size()).orElse(1);
-        List<String> keys = new ArrayList<>(now.subList(0, Math.min(wanted, now.size())));
-        while (keys.size() < wanted) {
-            keys.add(keys.isEmpty() ? "piece.type" : "here.name");
-        }
-        return keys;
-    }
-
-    private Grid byType(TimeSource.ByType byType, Function<TimeSource, UnaryOperator<Study>> change) {
-        List<List<String>> rows = new ArrayList<>(
-                byType.times().entrySet().stream().map(e -> List.of(e.getKey(), e.getValue().toString())).toList());
-        Distribution otherwise = byType.otherwise();
-        if (otherwise != null) {
-            rows.add(List.of("others", otherwise.toString()));
-        }
-        return new Grid(List.of("type", "time"), rows,
-                "A time such as 48 s or triangular(40 s, 48 s, 60 s) for each type; others: for all that are not named", false, 2,
-                filled -> {
-                    Map<String, Distribution> times = new LinkedHashMap<>();
-                    Distribution others = null;
-                    for (List<String> row : filled.rows()) {
-                        Distribution time = DistributionText.parse(row.get(1));
-                        if (row.get(0).equalsIgnoreCase("others")) {
-                            others = time;
-                        } else {
-                            times.put(row.get(0), time);
-                        }
-                    }
-                    return change.apply(new TimeSource.ByType(times, others));
-                });
     }
 
     private static Work withTime(Work work, int at, TimeSource source) {
@@ -380,7 +297,7 @@ final class WorkSentences {
         TimeSource changeover = work.changeover();
         if (changeover != null) {
             List<Part> parts = new ArrayList<>(List.of(words("Changes over to another type in ")));
-            parts.addAll(time("changeover", changeover, source -> work(w -> w.withChangeover(source))));
+            parts.addAll(times.of("changeover", changeover, source -> work(w -> w.withChangeover(source))));
             parts.add(words(work.setupCrew().isEmpty() ? ". " : ", by "));
             parts.add(NeedSentences.token(study, "setup crew", work.setupCrew(), "+ needs", needs -> work(w -> w.withSetupCrew(needs))));
             parts.add(words(work.setupCrew().isEmpty() ? " " : ". "));
@@ -491,9 +408,6 @@ final class WorkSentences {
         return Offers.at(study, station.basics().attributes());
     }
 
-    private static String formula(String text) {
-        return Formula.parse(text.strip()).text().strip();
-    }
 
     private UnaryOperator<Study> work(UnaryOperator<Work> change) {
         return s -> s.changed(station.name(), e -> e instanceof WorkEquipment w ? w.with(change.apply(w.work())) : e);

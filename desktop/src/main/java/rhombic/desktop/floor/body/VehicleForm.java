@@ -3,10 +3,12 @@ package rhombic.desktop.floor.body;
 import java.util.EnumMap;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
+import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.kind.ChargingArea;
+import rhombic.study.duty.Trailer;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
@@ -17,6 +19,7 @@ public final class VehicleForm {
     private static final double SEAT = 0.55;
 
     private final Map<Fleet.Form, TriangleMesh> made = new EnumMap<>(Fleet.Form.class);
+    private @Nullable TriangleMesh trailer;
 
     public TriangleMesh of(Fleet.Form form) {
         return made.computeIfAbsent(form, VehicleForm::body);
@@ -27,6 +30,7 @@ public final class VehicleForm {
             case FORKLIFT -> forklift();
             case REACH_TRUCK -> reachTruck();
             case AGV -> agv();
+            case TUGGER -> tugger();
         };
     }
 
@@ -70,6 +74,37 @@ public final class VehicleForm {
         maker.bar(0.77, 0, 0.1, 0.06, 0.86, 0.14, Swatch.SAFFRON).bar(-0.77, 0, 0.1, 0.06, 0.86, 0.14, Swatch.SAFFRON);
         maker.post(0.66, 0.34, 0.34, 0.05, 0.22, 8, Swatch.VERDIGRIS);
         return maker.mesh();
+    }
+
+    /** Low before, the driver standing behind, a coupling at the end. */
+    private static TriangleMesh tugger() {
+        MeshMaker maker = new MeshMaker();
+        wheels(maker, 0.42, -0.55, 0.6, 0.26);
+        maker.box(0.25, 0, 0.14, 1.3, 1.0, 0.5, Swatch.SAFFRON, Swatch.BODY_EDGE);
+        maker.box(-0.65, 0, 0.14, 0.5, 1.0, 0.16, Swatch.INK, Swatch.BODY_EDGE);
+        maker.post(0.02, 0, 0.64, 0.05, 0.5, 8, Swatch.STEEL_DARK);
+        maker.bar(0, 0, 1.1, 0.06, 0.5, 0.06, Swatch.STEEL_DARK);
+        driver(maker, -0.55, 0, 0.3);
+        maker.bar(-0.98, 0, 0.3, 0.2, 0.08, 0.08, Swatch.STEEL_DARK);
+        return maker.mesh();
+    }
+
+    /** A deck on four wheels with a drawbar before it. */
+    public TriangleMesh trailer() {
+        TriangleMesh known = trailer;
+        if (known == null) {
+            MeshMaker maker = new MeshMaker();
+            wheels(maker, 0.42, -0.6, 0.6, 0.22);
+            double high = Trailer.HEIGHT_METRES;
+            maker.box(0, 0, high - 0.14, Trailer.DECK_METRES, Trailer.WIDTH_METRES, 0.14, Swatch.BODY, Swatch.BODY_EDGE);
+            maker.bar(Trailer.DECK_METRES / 2 + 0.14, 0, 0.24, 0.36, 0.07, 0.07, Swatch.STEEL_DARK);
+            for (int side : new int[] {-1, 1}) {
+                maker.post(-Trailer.DECK_METRES / 2 + 0.06, side * (Trailer.WIDTH_METRES / 2 - 0.06), high, 0.03, 0.7, 6, Swatch.STEEL_DARK);
+            }
+            known = maker.mesh();
+            trailer = known;
+        }
+        return known;
     }
 
     private static void wheels(MeshMaker maker, double aside, double back, double fore, double high) {

@@ -1,4 +1,4 @@
-package rhombic.plant.work;
+package rhombic.plant.handover;
 
 import java.util.HashMap;
 import java.util.List;
@@ -11,14 +11,12 @@ import rhombic.chance.DistributionText;
 import rhombic.chance.TimeSampler;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
-import rhombic.plant.handover.Flow;
-import rhombic.plant.handover.PlantScope;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TableBook;
 import rhombic.study.value.TimeSource;
 
 /** How long something takes for a piece. */
-interface PieceTime {
+public interface PieceTime {
     double MAX_NANOS = Long.MAX_VALUE / 4.0;
 
     long nanos(Piece piece);
