@@ -10,6 +10,7 @@ import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.time;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Random;
@@ -42,7 +43,9 @@ import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
 import rhombic.study.value.PersonState;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -99,6 +102,44 @@ class FleetsTest {
                 .withDriving(driving -> driving.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)));
         assertEquals(seconds, Runs.of(carried(1, 1, metres, fleet)).lead().max(), NEAR);
         assertEquals(3 * seconds, Runs.of(carried(2, 1, metres, fleet)).lead().max(), NEAR, "there, back, there");
+    }
+
+    /** Two of 400 kg at a time, although there is room for nine. */
+    @Test
+    void itCarriesNoMoreThanItCanLift() {
+        Fleet fleet = usual().withCapacity(9);
+        Study study = carried(4, 9, 20, fleet.with(fleet.capacity().withMaxWeight(some("900 kg", Dimension.MASS))))
+                .withPieceTypes(List.of(PieceType.usual("Piece").withWeight(Quantity.parse("400 kg", Dimension.MASS))));
+        RunFigures run = Runs.of(study);
+        assertEquals((2 * 20 + 2 * 60) / 4.0, run.lead().mean(), NEAR);
+        assertEquals(2, person(run, "F").jobs());
+        Study tooHeavy = study.withPieceTypes(List.of(PieceType.usual("Piece").withWeight(Quantity.parse("1000 kg", Dimension.MASS))));
+        assertEquals(0, Runs.of(tooHeavy).out());
+        assertEquals(0, person(Runs.of(tooHeavy), "F").metres(), "nobody sets out for what he can't lift");
+    }
+
+    @Test
+    void handlingTakesATimeByTypeAndOneAtEachStop() {
+        Fleet fleet = usual().withCapacity(9)
+                .withLoading(loading -> loading.withPickUpTime(new TimeSource.ByType(Map.of("Piece", time("7 s")), time("99 s")))
+                        .withSetDownTime(time("3 s")).withStopTime(time("10 s")));
+        RunFigures run = Runs.of(carried(2, 9, 20, fleet));
+        assertEquals(10 + 7 + 7 + 20 + 10 + 3, run.lead().min(), NEAR);
+        assertEquals(10 + 7 + 7 + 20 + 10 + 3 + 3, run.lead().max(), NEAR);
+    }
+
+    /** Pieces come at 100, 130 and 400 s: two are a full load, the third waits for 150 s. */
+    @Test
+    void whatWaitsIsLeftForAFullLoadForSoLong() {
+        Fleet fleet = beside(usual().withCapacity(2));
+        Travel.Carried travel = new Travel.Carried(Need.of("F"), 2).withFullLoadWithin(some("150 s", Dimension.TIME));
+        Study study = new Lines().chain(Lines.timetable("In", "100 s Piece", "130 s Piece", "400 s Piece"), store).chain(out(fleet, 20))
+                .link(new Link("Store", "Out").withTravel(travel)).chain(fleet).study(SECONDS / 3600, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(2, person(run, "F").jobs());
+        assertEquals(20, run.lead().min(), NEAR, "the second, which makes the load full");
+        assertEquals(150 + 20 + 20, run.lead().max(), NEAR, "the third, for which it comes back from where it was");
+        assertEquals((50 + 20 + 190) / 3.0, run.lead().mean(), NEAR);
     }
 
     @Test

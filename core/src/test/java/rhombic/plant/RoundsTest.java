@@ -166,7 +166,8 @@ class RoundsTest {
     void aTrailerTakesOnlyWhatItIsFor() {
         PieceType box = PieceType.usual("Box");
         PieceType crate = PieceType.usual("Crate");
-        Fleet fleet = departing(fleet(f -> f.with(f.capacity().withTrailers(List.of(new Trailer(1, List.of()), new Trailer(1, List.of("Box")))))),
+        Fleet fleet = departing(
+                fleet(f -> f.with(f.capacity().withTrailers(List.of(new Trailer(1, List.of()), new Trailer(1, List.of("Box")))))),
                 new Round.Departure.Every(quantity("2000 s")));
         Study boxes = new Lines().types(box, crate).chain(stock("In A", "Box", 3), a).chain(stock("In B", "Crate", 3), b).chain(x).chain(y)
                 .link(carried("A", "X")).link(carried("B", "Y")).chain(fleet).study(SECONDS / 3600, 0, 1);
@@ -181,8 +182,9 @@ class RoundsTest {
     @Test
     void aTrainStaysOnItsAisleAndItsTrailersFollowTheCurve() {
         Aisle loop = ((Aisle) Aisle.KIND.blank(Basics.of("Loop", Placement.at(0, 0)))
-                .through(List.of(Pose.at(0, 0, 0, 0), Pose.at(40, 0, 0, 0), Pose.at(40, 10, 0, 0), Pose.at(0, 10, 0, 0), Pose.at(0, 0, 0, 0))))
-                        .withDirection(Aisle.Direction.FORWARD);
+                .through(List.of(Pose.at(0, 0, 0, 0), Pose.at(40, 0, 0, 0), Pose.at(40, 10, 0, 0), Pose.at(0, 10, 0, 0),
+                        Pose.at(0, 0, 0, 0))))
+                .withDirection(Aisle.Direction.FORWARD);
         PlantElement from = buffer("A", -1).placed(Placement.at(20, -3));
         PlantElement to = goodsOut("X").placed(Placement.at(20, 13));
         Fleet train = (Fleet) Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withForm(Fleet.Form.TUGGER)
@@ -229,6 +231,8 @@ class RoundsTest {
 
     private static Pose onLoop(double metres) {
         double at = metres % 100;
-        return at < 40 ? Pose.at(at, 0, 0, 0) : at < 50 ? Pose.at(40, at - 40, 0, 0) : at < 90 ? Pose.at(90 - at, 10, 0, 0) : Pose.at(0, 100 - at, 0, 0);
+        return at < 40
+                ? Pose.at(at, 0, 0, 0)
+                : at < 50 ? Pose.at(40, at - 40, 0, 0) : at < 90 ? Pose.at(90 - at, 10, 0, 0) : Pose.at(0, 100 - at, 0, 0);
     }
 }

@@ -11,7 +11,6 @@ import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
-import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.duty.Battery;
 import rhombic.study.duty.Trailer;
@@ -74,7 +73,7 @@ final class Vehicle extends Worker {
 
     @Override
     public double maxKilograms() {
-        return fleet.capacity().maxWeight().map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
+        return fleet.maxLoadKilograms();
     }
 
     @Override

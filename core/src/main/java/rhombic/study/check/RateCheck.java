@@ -93,7 +93,8 @@ final class RateCheck {
                 Pose inlet = Layout.inlet(to, link.toPort());
                 double metres = Math.max(0, Math.hypot(inlet.x() - outlet.x(), inlet.y() - outlet.y()) - 2 * fleet.reachMetres());
                 double speed = fleet.driving().speedLoaded().inBaseUnit();
-                double seconds = fleet.loading().pickUpTime().meanSeconds().orElse(0) + fleet.loading().setDownTime().meanSeconds().orElse(0)
+                double seconds = fleet.loading().pickUpTime().meanSeconds().orElse(0)
+                        + fleet.loading().setDownTime().meanSeconds().orElse(0)
                         + metres / speed / Math.min(carried.maxPieces(), fleet.capacity().pieces());
                 hours += comes.getAsDouble() * seconds / 3600;
             }

@@ -60,6 +60,7 @@ public final class StudyCheck {
         check.problems.addAll(WorkCheck.of(study, check.flow));
         check.problems.addAll(ConveyorCheck.of(study, check.flow));
         check.problems.addAll(DutyCheck.of(study));
+        check.problems.addAll(CarryCheck.of(study, check.flow));
         check.problems.addAll(RateCheck.of(study));
         check.problems.addAll(NameCheck.of(study));
         check.problems.sort(java.util.Comparator.comparing(Problem::grade));

@@ -271,21 +271,24 @@ public record Fleet(Basics basics, Form form, int vehicles, Capacity capacity, D
      * @see #grip
      */
     public enum Form {
-        FORKLIFT("forklift", 2.4, 1.1, 0.72, 0.12, 1.25), REACH_TRUCK("reach truck", 2.2, 1.2, 0.6, 0.12, 1.15), AGV("AGV", 1.5, 0.9, -0.55,
+        FORKLIFT("forklift", 2.4, 1.1, 2.2, 0.72, 0.12, 1.25), REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6, 0.12, 1.15), AGV("AGV", 1.5,
+                0.9, 0.6, -0.55,
                 0.42,
-                0.95), TUGGER("tugger train", 1.9, 1.1, -0.6, 0.55, PERSON_REACH_METRES);
+                0.95), TUGGER("tugger train", 1.9, 1.1, 1.9, -0.6, 0.55, PERSON_REACH_METRES);
 
         private final String word;
         private final double length;
         private final double width;
+        private final double high;
         private final double front;
         private final double height;
         private final double reach;
 
-        Form(String word, double length, double width, double front, double height, double reach) {
+        Form(String word, double length, double width, double high, double front, double height, double reach) {
             this.word = word;
             this.length = length;
             this.width = width;
+            this.high = high;
             this.front = front;
             this.height = height;
             this.reach = reach;
@@ -360,6 +363,16 @@ public record Fleet(Basics basics, Form form, int vehicles, Capacity capacity, D
     @Override
     public List<String> restAreas() {
         return battery.map(Battery::at).filter(area -> !area.isEmpty()).stream().toList();
+    }
+
+    @Override
+    public double highMetres() {
+        return form.high;
+    }
+
+    @Override
+    public double maxLoadKilograms() {
+        return capacity.maxWeight.map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
     }
 
     @Override

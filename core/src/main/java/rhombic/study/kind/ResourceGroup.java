@@ -17,6 +17,7 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
 
     double PERSON_REACH_METRES = 0.45;
     double PERSON_CLEARANCE_METRES = 0.25;
+    double PERSON_METRES = 1.8;
 
     /**
      * Where a member holds what it carries.
@@ -77,6 +78,16 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
     /** How far from what stands there the middle of the member keeps. */
     default double clearanceMetres() {
         return PERSON_CLEARANCE_METRES;
+    }
+
+    /** How high each of them is, in metres. */
+    default double highMetres() {
+        return PERSON_METRES;
+    }
+
+    /** What one of them can carry at a time; infinite if there is no limit. */
+    default double maxLoadKilograms() {
+        return Double.POSITIVE_INFINITY;
     }
 
     /** The room that a member needs on aisles; empty if it takes no notice of others. */

@@ -141,6 +141,7 @@ final class FieldReader {
     private static <T> Optional<List<T>> several(FieldType.Several<T> several, String name, Fields fields) {
         List<T> items = switch (several.item()) {
             case FieldType.Text text -> (List<T>) fields.texts(name);
+            case FieldType.TimeOfDay time -> (List<T>) fields.timesOfDay(name);
             case FieldType.Word<T> word ->
                 fields.texts(name).stream().flatMap(text -> word(word, text, name, fields).stream()).toList();
             default -> fields.list(name, object -> inside(several.item(), object));

@@ -82,8 +82,16 @@ final class Fields {
     }
 
     Optional<LocalTime> timeOfDay(String field) {
-        return optionalText(field).flatMap(text -> parsed(field, text, "a time of day such as \"06:00\"",
-                () -> text.equals("24:00") ? LocalTime.MIDNIGHT : LocalTime.parse(text)));
+        return optionalText(field).flatMap(text -> timeOfDay(field, text));
+    }
+
+    List<LocalTime> timesOfDay(String field) {
+        return texts(field).stream().flatMap(text -> timeOfDay(field, text).stream()).toList();
+    }
+
+    private Optional<LocalTime> timeOfDay(String field, String text) {
+        return parsed(field, text, "a time of day such as \"06:00\"",
+                () -> text.equals("24:00") ? LocalTime.MIDNIGHT : LocalTime.parse(text));
     }
 
     Optional<LocalDate> date(String field) {

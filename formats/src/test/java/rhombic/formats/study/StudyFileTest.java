@@ -313,7 +313,7 @@ class StudyFileTest {
             "\"places\": 1 | \"places\": 0 | equipment[1].places | The places of a station must be a whole number from 1",
             "\"places\": 1, | ~~ | equipment[1].places | is missing: add \"places\"",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"operations\": [{\"name\": \"a\", \"time\": \"5 s\", \"addsValue\": true}] | equipment[1].time | must not be there beside",
-            "\"to\": \"S\" | \"to\": \"S\", \"travel\": {} | links[0].travel.time | is missing: add \"time\"",
+            "\"to\": \"S\" | \"to\": \"S\", \"travel\": {} | links[0].travel.carriedBy | is missing: add \"time\"",
             "\"to\": \"S\" | \"to\": \"S\", \"travel\": {\"speed\": \"0 m/s\"} | links[0].travel.speed | must be above 0 m/s",
             "\"to\": \"S\" | \"to\": \"S\", \"bends\": [{\"x\": \"1 m\"}] | links[0].bends[0].y | is missing",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"size\": {\"length\": \"0 m\", \"width\": \"1 m\", \"height\": \"1 m\"} | equipment[1].size | from 0.1 m to 1000 m",

@@ -82,7 +82,8 @@ final class FleetSentences {
                                 .filter(form -> f.withForm(form).memberWord(f.vehicles() > 1).equals(text)).findFirst().orElse(f.form())))),
                 new Words(fleet.vehicles() == 1 ? " that carries " : " that carry "), carried(), new Words(" of "),
                 typed("max weight", fleet.capacity().maxWeight().map(weight -> "at most " + weight).orElse("any weight"),
-                        fleet.capacity().maxWeight().map(Quantity::toString).orElse(""), "Such as 1500 kg, of all that it carries; empty: any",
+                        fleet.capacity().maxWeight().map(Quantity::toString).orElse(""),
+                        "Such as 1500 kg, of all that it carries; empty: any",
                         text -> fleet(f -> f.with(f.capacity().withMaxWeight(text.isBlank() || text.strip().equals("any weight")
                                 ? Optional.empty()
                                 : Optional.of(Quantity.parse(text, Dimension.MASS)))))),
@@ -103,12 +104,14 @@ final class FleetSentences {
         List<List<String>> rows = trailers.stream()
                 .map(trailer -> List.of(String.valueOf(trailer.pieces()), String.join(", ", trailer.types()))).toList();
         return cells("trailers", shown, new Sentence.Grid(List.of("pieces", "types"), rows,
-                "A row for each trailer, from the first on: how many pieces, and for which types only, such as Box, Crate; empty: for all", false,
+                "A row for each trailer, from the first on: how many pieces, and for which types only, such as Box, Crate; empty: for all",
+                false,
                 1, filled -> {
                     List<Trailer> read = filled.rows().stream().map(row -> new Trailer(Typed.whole(row.get(0), "The pieces on a trailer"),
                             row.size() < 2 || row.get(1).isBlank()
                                     ? List.of()
-                                    : Arrays.stream(row.get(1).split(",")).map(String::strip).map(this::type).toList())).toList();
+                                    : Arrays.stream(row.get(1).split(",")).map(String::strip).map(this::type).toList()))
+                            .toList();
                     return fleet(f -> f.with(f.capacity().withTrailers(read)));
                 }));
     }

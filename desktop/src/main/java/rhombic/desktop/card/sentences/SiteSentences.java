@@ -165,7 +165,15 @@ final class SiteSentences {
                             String.join(", ", aisle.fleets()), "Names separated by commas; empty: all",
                             text -> aisle(aisle, a -> a.withFleets(
                                     Arrays.stream(text.split(",")).map(String::strip).filter(name -> !name.isEmpty()).toList()))),
-                    new Words(aisle.fleets().size() == 1 ? " uses it." : " use it.")));
+                    new Words(aisle.fleets().size() == 1 ? " uses it, with vehicles " : " use it, with vehicles "),
+                    typed("max height", aisle.limits().maxHeight().map(height -> "up to " + height + " high").orElse("of any height"),
+                            aisle.limits().maxHeight().map(Quantity::toString).orElse(""), "A length such as 2.5 m; empty: any",
+                            text -> aisle(aisle, a -> a.with(a.limits().withMaxHeight(limit(text, Dimension.LENGTH))))),
+                    new Words(" that can carry "),
+                    typed("max load", aisle.limits().maxLoad().map(load -> "at most " + load).orElse("any load"),
+                            aisle.limits().maxLoad().map(Quantity::toString).orElse(""), "A weight such as 1500 kg; empty: any",
+                            text -> aisle(aisle, a -> a.with(a.limits().withMaxLoad(limit(text, Dimension.MASS))))),
+                    new Words(".")));
         }
         if (study.groups().stream().anyMatch(group -> group.roadSpace().isPresent())) {
             all.add(new Sentence(new Words("Of vehicles that keep their distance, "),
@@ -176,6 +184,10 @@ final class SiteSentences {
         all.add(new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
                 act("parallel", "+ one beside it", s -> beside(s, aisle))));
         return all;
+    }
+
+    private static Optional<Quantity> limit(String text, Dimension dimension) {
+        return text.isBlank() ? Optional.empty() : Optional.of(Quantity.parse(text, dimension));
     }
 
     private static UnaryOperator<Study> aisle(Aisle aisle, UnaryOperator<Aisle> change) {

@@ -408,7 +408,6 @@ final class WorkSentences {
         return Offers.at(study, station.basics().attributes());
     }
 
-
     private UnaryOperator<Study> work(UnaryOperator<Work> change) {
         return s -> s.changed(station.name(), e -> e instanceof WorkEquipment w ? w.with(change.apply(w.work())) : e);
     }

@@ -99,7 +99,8 @@ public final class VehicleForm {
             maker.box(0, 0, high - 0.14, Trailer.DECK_METRES, Trailer.WIDTH_METRES, 0.14, Swatch.BODY, Swatch.BODY_EDGE);
             maker.bar(Trailer.DECK_METRES / 2 + 0.14, 0, 0.24, 0.36, 0.07, 0.07, Swatch.STEEL_DARK);
             for (int side : new int[] {-1, 1}) {
-                maker.post(-Trailer.DECK_METRES / 2 + 0.06, side * (Trailer.WIDTH_METRES / 2 - 0.06), high, 0.03, 0.7, 6, Swatch.STEEL_DARK);
+                maker.post(-Trailer.DECK_METRES / 2 + 0.06, side * (Trailer.WIDTH_METRES / 2 - 0.06), high, 0.03, 0.7, 6,
+                        Swatch.STEEL_DARK);
             }
             known = maker.mesh();
             trailer = known;

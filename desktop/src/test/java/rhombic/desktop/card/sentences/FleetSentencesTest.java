@@ -14,6 +14,7 @@ import rhombic.study.Study;
 import rhombic.study.duty.Battery;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Placement;
@@ -57,6 +58,58 @@ class FleetSentencesTest {
         Study apart = edited(with, "AGVs", "safe distance", "0.6 m");
         assertTrue(says(apart, "A", "Of vehicles that keep their distance, several are on a stretch of it at a time."));
         assertEquals(Aisle.Traffic.ONE, ((Aisle) edited(apart, "A", "traffic", "one").find("A").orElseThrow()).traffic());
+    }
+
+    private static Fleet fleet(Study study) {
+        return (Fleet) study.find("AGVs").orElseThrow();
+    }
+
+    @Test
+    void whatItCarriesIsLimitedByPiecesAndWeight() {
+        assertTrue(says(study, "AGVs", "1 AGV that carries 1 piece of any weight at a time."));
+        Study strong = edited(edited(study, "AGVs", "max weight", "1.5 t"), "AGVs", "capacity", "2");
+        assertTrue(says(strong, "AGVs", "1 AGV that carries 2 pieces of at most 1.5 t at a time."));
+        assertEquals(study, edited(edited(strong, "AGVs", "max weight", ""), "AGVs", "capacity", "1"));
+        assertThrows(IllegalArgumentException.class, () -> edited(study, "AGVs", "max weight", "0 kg"));
+    }
+
+    @Test
+    void aRoundIsGivenChangedAndTakenOut() {
+        assertTrue(says(study, "AGVs", "They go where they are needed."));
+        Study plant = study.with(List.of(new Buffer("A", Placement.at(0, 0), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
+                new Buffer("B", Placement.at(9, 0), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)), List.of());
+        Study round = edited(plant, "AGVs", "add round", "B\nA");
+        assertTrue(says(round, "AGVs", "They make a round: B, A. One sets out as soon as it is back."));
+        assertTrue(says(edited(round, "AGVs", "departure", "every 15 min"), "AGVs", "One sets out every 15 min."));
+        Study timed = edited(round, "AGVs", "departure", "at 9:30, 06:00");
+        assertTrue(says(timed, "AGVs", "One sets out at 06:00, 09:30."));
+        assertTrue(says(edited(timed, "AGVs", "departure", "on call"), "AGVs", "One sets out on call."));
+        assertThrows(IllegalArgumentException.class, () -> edited(round, "AGVs", "departure", "at noon"));
+        assertThrows(IllegalArgumentException.class, () -> edited(round, "AGVs", "departure", "sometimes"));
+        assertEquals(plant, edited(edited(timed, "AGVs", "departure", "as soon as it is back"), "AGVs", "take out round", ""));
+        assertEquals(List.of("A"), fleet(edited(round, "AGVs", "stops", "A")).round().orElseThrow().stops());
+    }
+
+    @Test
+    void handlingTakesATimeByTypeAndAtEachStop() {
+        Study timed = edited(edited(study, "AGVs", "pick up", "12 s"), "AGVs", "stop time", "5 s");
+        assertTrue(says(timed, "AGVs",
+                "Picking a piece up takes 12 s + depends on, setting it down 0 s + depends on, and each stop 5 s more."));
+        Study byType = edited(timed, "AGVs", "pick up depends", "by type");
+        assertTrue(fleet(byType).loading().pickUpTime() instanceof rhombic.study.value.TimeSource.ByType);
+    }
+
+    @Test
+    void anAisleIsForLowAndLightVehicles() {
+        Study with = study
+                .with(Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0))).through(List.of(Pose.at(0, 5, 0, 0), Pose.at(20, 5, 0, 0))));
+        Aisle low = (Aisle) edited(with, "A", "max height", "0.5 m").find("A").orElseThrow();
+        assertEquals(false, low.admits(fleet(study)));
+        assertTrue(low.with(low.limits().withMaxHeight(Optional.of(Quantity.metres(2)))).admits(fleet(study)));
+        Aisle light = (Aisle) edited(with, "A", "max load", "1 t").find("A").orElseThrow();
+        assertEquals(false, light.admits(fleet(study)), "it may carry anything");
+        assertTrue(light.admits(fleet(edited(study, "AGVs", "max weight", "800 kg"))));
+        assertTrue(says(edited(with, "A", "max load", "1 t"), "A", "with vehicles of any height that can carry at most 1 t."));
     }
 
     @Test
