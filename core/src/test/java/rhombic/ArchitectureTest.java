@@ -97,6 +97,8 @@ class ArchitectureTest {
                 .layer("fleet").definedBy("rhombic.plant.fleet")
                 .layer("transport").definedBy("rhombic.plant.transport")
                 .layer("handover").definedBy("rhombic.plant.handover")
+                .layer("formula").definedBy("rhombic.plant.formula")
+                .layer("dock").definedBy("rhombic.plant.dock")
                 .layer("work").definedBy("rhombic.plant.work")
                 .layer("convey").definedBy("rhombic.plant.convey")
                 .layer("goods").definedBy("rhombic.plant.goods")
@@ -105,20 +107,22 @@ class ArchitectureTest {
                 .whereLayer("plant").mayNotBeAccessedByAnyLayer()
                 .whereLayer("rules").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("work").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("dock").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("formula").mayOnlyBeAccessedByLayers("work", "goods", "dock", "transport")
                 .whereLayer("convey").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("goods").mayOnlyBeAccessedByLayers("plant", "rules")
-                .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "transport")
+                .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "transport")
                 .whereLayer("transport").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("fleet").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("staff")
-                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "fleet", "transport")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "fleet", "transport")
                 .whereLayer("parts")
-                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "handover", "staff", "fleet", "transport",
+                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "staff", "fleet", "transport",
                         "maintenance")
                 .whereLayer("traffic").mayOnlyBeAccessedByLayers("parts", "staff")
                 .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet")
                 .whereLayer("maintenance")
-                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "handover", "staff", "transport")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "staff", "transport")
                 .check(CORE);
         SlicesRuleDefinition.slices().matching("rhombic.plant.(*)..").should().beFreeOfCycles().check(CORE);
     }

@@ -12,6 +12,7 @@ import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -47,6 +48,7 @@ public final class EquipmentStory {
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
             case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, element, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
+            case Dock dock -> state.isEmpty() ? "Is not used." : ofDock(node, dock, state.get(), since, moment) + "." + shut;
             case ResourceGroup group ->
                 "Home of " + (group.count() == 1 ? "one" : group.count()) + " " + group.memberWord(group.count() > 1) + ".";
             case Area area -> area.purpose();
@@ -110,6 +112,29 @@ public final class EquipmentStory {
             case WAITING_FOR_REPAIR -> "Is down and has waited for its repair for " + since;
             case OFF_SHIFT -> "Has been off shift for " + since;
             case STARVED -> "Has been starved for " + since + ": " + starvedReason(node, work, moment);
+        };
+    }
+
+    private String ofDock(int node, Dock dock, EquipmentState state, String since, Moment moment) {
+        String kept = kept(state, since);
+        Optional<PieceStatus> there = oldest(node, moment);
+        if (!kept.isEmpty()) {
+            return kept.substring(0, kept.length() - 1);
+        }
+        if (there.isEmpty()) {
+            return "Has been free for " + since + ": " + waitsForPieces(dock);
+        }
+        PieceStatus truck = there.get();
+        int on = moment.on(truck.body()).size();
+        String stands = waits.type(truck).name() + " " + (truck.piece() + 1) + " has stood here for " + sinceFirst(node, moment) + " with "
+                + pieces(on) + " on it: ";
+        return stands + switch (state) {
+            case WAITING_FOR_CREW -> "what it brings has waited for somebody to fetch it for " + since;
+            case BLOCKED -> on > 0 && dock.unloads()
+                    ? "there has been no room where what it brings goes for " + since
+                    : "it has waited to go for " + since;
+            case STARVED -> "it has waited for what it is to take along for " + since;
+            default -> "it docks, is served, or leaves";
         };
     }
 

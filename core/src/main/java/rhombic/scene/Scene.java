@@ -17,6 +17,7 @@ import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -51,6 +52,7 @@ public final class Scene {
     private static final int BASE_STANDS = 4;
     private static final double GAP_METRES = 0.02;
     private static final double ROLLERS_METRES = 0.92;
+    private static final double TURN_NANOS = 20e9;
 
     private final UnfoldedStudy study;
     private final List<PlantElement> elements;
@@ -264,8 +266,14 @@ public final class Scene {
                 worldY = start.y() + (worldY - start.y()) * eased;
                 z = start.z() + (z - start.z()) * eased;
             }
-            add(body, moment, worldX, worldY, z, headingDegrees + turn, into);
+            add(body, moment, worldX, worldY, z, headingDegrees + (element instanceof Dock ? docked(moment, body) : turn), into);
         }
+    }
+
+    /** A truck turns round when it comes, so that its rear is where pieces are moved. */
+    private static double docked(Moment moment, int body) {
+        double part = Math.clamp((moment.timeNanos() - moment.sinceNanos(body)) / TURN_NANOS, 0, 1);
+        return 180 * part * part * (3 - 2 * part);
     }
 
     private void add(int body, Moment moment, double x, double y, double z, double headingDegrees, Poses into) {
@@ -355,8 +363,13 @@ public final class Scene {
             case AssemblyStation assembly -> besides(assembly, type);
             case WorkEquipment work ->
                 at(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
-            case GoodsIn in -> at(-in.footprint().lengthMetres() / 2 - 0.4 - PITCH_METRES * (index / 5 % 8), (index % 5 - 2) * PITCH_METRES,
-                    index / 40 * stack(type));
+            case GoodsIn in -> {
+                double along = Math.max(PITCH_METRES, lengths[type] + GAP_METRES);
+                double across = Math.max(PITCH_METRES, widths[type] + GAP_METRES);
+                at(-in.footprint().lengthMetres() / 2 - 0.4 - (along - PITCH_METRES) / 2 - along * (index / 5 % 8), (index % 5 - 2) * across,
+                        index / 40 * stack(type));
+            }
+            case Dock dock -> at(-dock.footprint().lengthMetres() / 2 - 0.1 - lengths[type] / 2, 0, 0);
             case GoodsOut out -> at(0, 0, 0);
             case ResourceGroup group -> throw new IllegalStateException("Pieces never wait at a group");
             case Area area -> throw new IllegalStateException("Pieces never wait in an area");

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import rhombic.space.Pose;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Crew;
@@ -222,9 +223,22 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
     public Study linked(String from, String fromPort, String to, String toPort) {
         boolean giver = find(from).filter(PlantElement::givesPieces).isPresent();
         boolean taker = find(to).filter(PlantElement::takesPieces).isPresent();
-        Link link = new Link(from, to).withPorts(fromPort, toPort);
+        Link link = withUsualPorts(new Link(from, to).withPorts(fromPort, toPort));
         boolean there = linksFrom(from).stream().anyMatch(l -> l.ends().equals(link.ends()));
         return !giver || !taker || there ? this : with(List.of(), List.of(link));
+    }
+
+    /** The link, where it names no port at the one that its ends have for each other. */
+    public Link withUsualPorts(Link link) {
+        Optional<PlantElement> from = find(link.from());
+        Optional<PlantElement> to = find(link.to());
+        if (from.isEmpty() || to.isEmpty()) {
+            return link;
+        }
+        Pose begins = from.get().placement().pose();
+        Pose ends = to.get().placement().pose();
+        return link.withPorts(link.fromPort().isEmpty() ? from.get().usualPort(ends, false) : link.fromPort(),
+                link.toPort().isEmpty() ? to.get().usualPort(begins, true) : link.toPort());
     }
 
     /** Takes the named elements out, with every link that joins it. */

@@ -12,6 +12,7 @@ import rhombic.kernel.Event;
 import rhombic.measure.Tally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.activity.Hold;
+import rhombic.plant.formula.PieceNeeds;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Node;
@@ -36,6 +37,8 @@ public final class GoodsInNode extends Node {
     private final int[] mixTypes;
     private final double[] mixUpTo;
     private final GoodsInGiver giver;
+    /** What is on each load carrier; null: nothing. */
+    private final @Nullable PieceNeeds load;
     /** When pieces come at drawn times; null if they do not. */
     private @Nullable Activity arrivals;
     private int stops;
@@ -51,6 +54,7 @@ public final class GoodsInNode extends Node {
         giver = new GoodsInGiver(this, onDemand);
         isRejecting = goodsIn.whenFull() == GoodsIn.WhenFull.REJECT && !onDemand;
         maxPieces = goodsIn.maxPieces().isPresent() ? goodsIn.maxPieces().getAsInt() : Long.MAX_VALUE;
+        load = goodsIn.brings() ? new PieceNeeds(goodsIn.load(), flow, scope("load")) : null;
         mix = goodsIn.mix().stream().filter(part -> part.weight() > 0).toList();
         mixChance = flow.stream(goodsIn.id(), Purpose.MIX);
         mixTypes = new int[mix.size()];
@@ -223,7 +227,27 @@ public final class GoodsInNode extends Node {
     void enter(Piece piece) {
         flow.census.onEnter(piece, index);
         tally.onEnter(flow.now());
+        if (load != null && flow.types.isLoadCarrier(piece.type)) {
+            load(piece, load);
+        }
         notifyRules(Rule.PieceEvent.ENTERS, piece);
+    }
+
+    /** What a load carrier brings comes in with it. */
+    private void load(Piece carrier, PieceNeeds brought) {
+        int[] counts = brought.of(carrier);
+        for (int type = 0; type < brought.any(); type++) {
+            for (int i = 0; i < counts[type]; i++) {
+                Piece piece = new Piece(type);
+                flow.census.onEnter(piece, index);
+                if (flow.trace != null) {
+                    flow.trace.onto(flow.now(), piece.body, index, carrier.body);
+                }
+                ArrayList<Piece> there = carrier.load == null ? new ArrayList<>() : carrier.load;
+                there.add(piece);
+                carrier.load = there;
+            }
+        }
     }
 
     int drawType() {

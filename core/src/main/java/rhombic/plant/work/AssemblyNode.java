@@ -2,21 +2,16 @@ package rhombic.plant.work;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
-import rhombic.formula.Formula;
-import rhombic.formula.FormulaException;
+import rhombic.plant.formula.PieceNeeds;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.OutgoingLinks;
-import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;
 import rhombic.plant.piece.Ranking;
-import rhombic.plant.piece.TableBook;
 import rhombic.study.Rule;
 import rhombic.study.kind.AssemblyStation;
-import rhombic.study.work.Recipe;
 
 /**
  * Joins pieces by a recipe. A base goes to a place and waits there for its parts; parts wait in rooms of their own,
@@ -25,11 +20,9 @@ import rhombic.study.work.Recipe;
 public final class AssemblyNode extends WorkNode {
     private final AssemblyStation.Method method;
     private final boolean[] isBase;
-    private final boolean[] isPart;
     private final int partCapacity;
     private final int resultType;
-    private final PlantScope scope;
-    private final Needs needs;
+    private final PieceNeeds needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
     private final List<RankedQueue<Piece>> partQueues;
     /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
@@ -43,11 +36,6 @@ public final class AssemblyNode extends WorkNode {
     /** A place with a base that waits for parts. */
     private record BatchStart(Place place, int[] need) {}
 
-    /** How many parts of each type a base needs; the last is of any type. */
-    private interface Needs {
-        int[] of(@Nullable Piece base);
-    }
-
     public AssemblyNode(Flow flow, int index, AssemblyStation station) {
         super(flow, index, station);
         method = station.method();
@@ -56,83 +44,9 @@ public final class AssemblyNode extends WorkNode {
         any = flow.types.count();
         isBase = new boolean[any];
         station.bases().forEach(type -> isBase[flow.types.number(type)] = true);
-        isPart = new boolean[any + 1];
-        scope = scope("recipe");
-        needs = needs(station.recipe());
+        needs = new PieceNeeds(station.recipe(), flow, scope("recipe"));
         partQueues = new ArrayList<>();
         there = new int[any + 1];
-    }
-
-    private Needs needs(Recipe recipe) {
-        return switch (recipe) {
-            case Recipe.Fixed fixed -> {
-                int[] need = counted(fixed.parts());
-                yield base -> need;
-            }
-            case Recipe.ByKey byKey -> {
-                Formula key = flow.formula(byKey.key());
-                java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
-                byKey.parts().forEach((value, parts) -> byValue.put(value, counted(parts)));
-                yield remembered(key, base -> {
-                    String value = scope.evaluate(key, base, key::asText);
-                    int[] need = byValue.get(value);
-                    if (need == null) {
-                        throw scope.problem(
-                                new FormulaException(
-                                        "Its recipe says nothing for " + key.text() + " = \u201c" + value + "\u201d: add the parts for it"),
-                                base);
-                    }
-                    return need;
-                });
-            }
-            case Recipe.FromTable fromTable -> {
-                Formula key = flow.formula(fromTable.key());
-                TableBook.Lookup table = flow.tables.find(fromTable.table());
-                boolean[] named = new boolean[any];
-                for (String part : flow.study.table(fromTable.table()).orElseThrow().keyValues(1)) {
-                    int type = flow.types.number(part);
-                    if (type >= 0) {
-                        named[type] = true;
-                        isPart[type] = true;
-                    }
-                }
-                java.util.Map<String, int[]> byValue = new java.util.HashMap<>();
-                yield remembered(key, base -> scope.evaluate(key, base, now -> byValue.computeIfAbsent(key.asText(now), value -> {
-                    int[] need = new int[any + 1];
-                    for (int type = 0; type < any; type++) {
-                        need[type] = named[type] ? table.count(value, flow.types.name(type)) : 0;
-                    }
-                    return need;
-                })));
-            }
-        };
-    }
-
-    /** What the key gives is kept for each type, where it depends on nothing else. */
-    private Needs remembered(Formula key, Needs needs) {
-        if (!key.isOfTypeAlone()) {
-            return needs;
-        }
-        int @Nullable [][] ofType = new int[any][];
-        return base -> {
-            assert base != null : "a batch, which has no base, has a fixed recipe";
-            int[] known = ofType[base.type];
-            if (known == null) {
-                known = needs.of(base);
-                ofType[base.type] = known;
-            }
-            return known;
-        };
-    }
-
-    private int[] counted(List<Recipe.Part> parts) {
-        int[] need = new int[any + 1];
-        for (Recipe.Part part : parts) {
-            int type = part.type().equals(Recipe.ANY_TYPE) ? any : flow.types.number(part.type());
-            need[type] += part.count();
-            isPart[type] = true;
-        }
-        return need;
     }
 
     @Override
@@ -166,13 +80,8 @@ public final class AssemblyNode extends WorkNode {
         if (isBase[piece.type]) {
             return hasSlot(piece) ? SLOT : Claim.NO_SPOT;
         }
-        int room = capacityOf(piece.type);
+        int room = needs.numberOf(piece.type);
         return room >= 0 && there[room] + taker.claimsAt(FIRST_ROOM + room) < partCapacity ? FIRST_ROOM + room : Claim.NO_SPOT;
-    }
-
-    /** Which room a part waits in; -1 if no recipe needs it. */
-    private int capacityOf(int type) {
-        return isPart[type] ? type : isPart[any] ? any : -1;
     }
 
     @Override

@@ -21,6 +21,7 @@ import rhombic.study.change.Part;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Equipment;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -60,6 +61,7 @@ public final class StudyCheck {
         check.problems.addAll(WorkCheck.of(study, check.flow));
         check.problems.addAll(ConveyorCheck.of(study, check.flow));
         check.problems.addAll(DutyCheck.of(study));
+        check.problems.addAll(DockCheck.of(study, check.flow));
         check.problems.addAll(CarryCheck.of(study, check.flow));
         check.problems.addAll(RateCheck.of(study));
         check.problems.addAll(NameCheck.of(study));
@@ -88,7 +90,7 @@ public final class StudyCheck {
             List<Link> here = ways.stream().filter(link -> element.port(link.fromPort(), false).equals(outlet)).toList();
             if (outlet.equals(outlets.getFirst())) {
                 routing(element, here);
-            } else {
+            } else if (!(element instanceof Dock)) {
                 aside(element, outlet, here);
             }
         }

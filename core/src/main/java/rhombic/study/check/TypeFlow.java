@@ -13,6 +13,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.UnpackingStation;
@@ -27,25 +28,31 @@ final class TypeFlow {
     private final Map<String, Set<String>> coming = new HashMap<>();
     private final Map<String, List<Link>> out = new HashMap<>();
     private final Set<String> carriers = new HashSet<>();
+    /** What comes to docks to be loaded, by name of the dock; what else comes are trucks. */
+    private final Map<String, Set<String>> loading = new HashMap<>();
+    private final Map<String, PlantElement> elements = new HashMap<>();
 
     TypeFlow(Study study) {
         this.study = study;
         study.links().forEach(link -> out.computeIfAbsent(link.from(), key -> new java.util.ArrayList<>()).add(link));
         study.pieceTypes().stream().filter(PieceType::loadCarrier).forEach(type -> carriers.add(type.name()));
-        Map<String, PlantElement> elements = new HashMap<>();
         study.elements().forEach(element -> elements.put(element.name(), element));
         Deque<PlantElement> open = new ArrayDeque<>(study.elements());
         while (!open.isEmpty()) {
             PlantElement giver = open.poll();
             Set<String> leaving = leaving(giver);
             for (Link link : out.getOrDefault(giver.name(), List.of())) {
-                Set<String> there = coming.computeIfAbsent(link.to(), key -> new HashSet<>());
+                Set<String> there = (link.toPort().equals(Dock.LOADING) ? loading : coming).computeIfAbsent(link.to(), key -> new HashSet<>());
                 boolean more = false;
                 for (String type : leaving) {
                     more |= mayGo(link, type) && there.add(type);
                 }
                 if (more) {
-                    open.add(Objects.requireNonNull(elements.get(link.to())));
+                    PlantElement to = Objects.requireNonNull(elements.get(link.to()));
+                    open.add(to);
+                    if (to instanceof AssemblyStation || to instanceof Dock) { // more may come off load carriers elsewhere
+                        study.elements().stream().filter(one -> one instanceof UnpackingStation || one instanceof Dock).forEach(open::add);
+                    }
                 }
             }
         }
@@ -74,18 +81,51 @@ final class TypeFlow {
                 Set.of(split.type());
             case UnpackingStation unpacking -> {
                 Set<String> types = new HashSet<>(here);
-                study.elements().forEach(element -> {
-                    if (element instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
-                        types.addAll(comingTo(assembly.name()));
-                    }
-                });
+                types.addAll(loaded());
+                yield types;
+            }
+            case Dock dock -> {
+                Set<String> types = new HashSet<>(here);
+                types.addAll(dock.unloads() ? loaded() : Set.of());
                 yield types;
             }
             default -> here;
         };
     }
 
+    /** What may be on load carriers: what comes on them, and what is put onto them. */
+    private Set<String> loaded() {
+        Set<String> types = new HashSet<>();
+        study.elements().forEach(element -> {
+            if (element instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
+                types.addAll(comingTo(assembly.name()));
+            } else if (element instanceof GoodsIn in) {
+                types.addAll(in.load().types(study::table));
+            } else if (element instanceof Dock dock) {
+                types.addAll(loading.getOrDefault(dock.name(), Set.of()));
+            }
+        });
+        return types;
+    }
+
+    /** What comes to a dock to be loaded. */
+    Set<String> toBeLoaded(Dock dock) {
+        return loading.getOrDefault(dock.name(), Set.of());
+    }
+
+    /** Whether pieces of the type leave by the outlet at which the link begins. */
+    private boolean leavesThere(Link link, String type) {
+        if (!(elements.get(link.from()) instanceof Dock)) {
+            return true;
+        }
+        return link.fromPort().equals(Dock.UNLOADING) ? loaded().contains(type) : comingTo(link.from()).contains(type);
+    }
+
     boolean mayGo(Link link, String type) {
+        return leavesThere(link, type) && isAdmitted(link, type);
+    }
+
+    private boolean isAdmitted(Link link, String type) {
         return switch (link.filter()) {
             case LinkFilter.Types types -> types.types().contains(type);
             case LinkFilter.LoadCarriers() -> carriers.contains(type);

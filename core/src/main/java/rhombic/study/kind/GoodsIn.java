@@ -15,6 +15,7 @@ import rhombic.study.place.Placement;
 import rhombic.study.value.Count;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Recipe;
 import rhombic.study.work.Supply;
 
 /**
@@ -24,22 +25,27 @@ import rhombic.study.work.Supply;
  * @param supply when pieces come; empty while it is not set yet, and then none come
  * @param whenFull what becomes of pieces for which the plant has no room
  * @param maxPieces pieces in the whole run; empty: no limit
+ * @param load what is on each load carrier that comes; none: it is empty
  */
-public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull,
-        OptionalInt maxPieces) implements Equipment {
+public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull, OptionalInt maxPieces,
+        Recipe load) implements Equipment {
+    private static final Recipe NOTHING = new Recipe.Fixed(List.of());
     private static final Footprint FOOTPRINT = new Footprint(2, 2, 2.6);
 
     public static final Kind<GoodsIn> KIND = new Kind<>("Goods in", Family.IN_OUT, GoodsIn.class, List.of(
             Field.optional("mix", "Which piece types come, and how often.", MixPart.SEVERAL, List.of(), GoodsIn::mix, GoodsIn::withMix),
             Field.optional("supply", "When they come; missing: nothing comes yet.", new FieldType.Maybe<>(Supply.TYPE), Optional.empty(),
-                    GoodsIn::supply, (in, supply) -> new GoodsIn(in.basics, in.mix, supply, in.whenFull, in.maxPieces)),
+                    GoodsIn::supply, (in, supply) -> new GoodsIn(in.basics, in.mix, supply, in.whenFull, in.maxPieces, in.load)),
             Field.required("whenFull", "What becomes of a piece for which there is no room.", FieldType.Word.of(WhenFull.values()),
                     GoodsIn::whenFull, GoodsIn::withWhenFull),
             Field.optional("maxPieces", "Pieces that come in all; missing: no limit.", new FieldType.WholeOrNone(1, FieldType.MANY),
-                    OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces)),
-            basics -> new GoodsIn(basics, List.of(), Optional.empty(), WhenFull.WAIT, OptionalInt.empty()),
+                    OptionalInt.empty(), GoodsIn::maxPieces, GoodsIn::withMaxPieces),
+            Field.optional("load", "What is on each load carrier that comes; missing: nothing.", Recipe.TYPE, NOTHING, GoodsIn::load,
+                    GoodsIn::withLoad)),
+            basics -> new GoodsIn(basics, List.of(), Optional.empty(), WhenFull.WAIT, OptionalInt.empty(), NOTHING),
             (basics, types) -> new GoodsIn(basics, List.of(new MixPart(Kinds.usualType(types), 1)),
-                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), WhenFull.WAIT, OptionalInt.empty()));
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(90 s)"))), WhenFull.WAIT, OptionalInt.empty(),
+                    NOTHING));
 
     /** What becomes of pieces that come while there is no room for them. */
     public enum WhenFull {
@@ -54,9 +60,14 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
         maxPieces.ifPresent(n -> Count.atLeast(1, "The max. pieces", n));
     }
 
+    /** One whose load carriers come empty. */
+    public GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply, WhenFull whenFull, OptionalInt maxPieces) {
+        this(basics, mix, supply, whenFull, maxPieces, NOTHING);
+    }
+
     /** A goods in for one type. */
     public GoodsIn(String name, Placement placement, String pieceType, Optional<Supply> supply, WhenFull whenFull, OptionalInt max) {
-        this(Basics.of(name, placement), List.of(new MixPart(pieceType, 1)), supply, whenFull, max);
+        this(Basics.of(name, placement), List.of(new MixPart(pieceType, 1)), supply, whenFull, max, NOTHING);
     }
 
     /** Names of the types that can come. */
@@ -67,19 +78,28 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     public GoodsIn withSupply(Supply newSupply) {
-        return new GoodsIn(basics, mix, Optional.of(newSupply), whenFull, maxPieces);
+        return new GoodsIn(basics, mix, Optional.of(newSupply), whenFull, maxPieces, load);
     }
 
     public GoodsIn withMix(List<MixPart> newMix) {
-        return new GoodsIn(basics, newMix, supply, whenFull, maxPieces);
+        return new GoodsIn(basics, newMix, supply, whenFull, maxPieces, load);
     }
 
     public GoodsIn withWhenFull(WhenFull newWhenFull) {
-        return new GoodsIn(basics, mix, supply, newWhenFull, maxPieces);
+        return new GoodsIn(basics, mix, supply, newWhenFull, maxPieces, load);
+    }
+
+    /** Whether load carriers come with something on them. */
+    public boolean brings() {
+        return !load.equals(NOTHING);
+    }
+
+    public GoodsIn withLoad(Recipe newLoad) {
+        return new GoodsIn(basics, mix, supply, whenFull, maxPieces, newLoad);
     }
 
     public GoodsIn withMaxPieces(OptionalInt newMaxPieces) {
-        return new GoodsIn(basics, mix, supply, whenFull, newMaxPieces);
+        return new GoodsIn(basics, mix, supply, whenFull, newMaxPieces, load);
     }
 
     @Override
@@ -89,7 +109,7 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
 
     @Override
     public GoodsIn with(Basics newBasics) {
-        return new GoodsIn(newBasics, mix, supply, whenFull, maxPieces);
+        return new GoodsIn(newBasics, mix, supply, whenFull, maxPieces, load);
     }
 
     @Override
@@ -111,16 +131,16 @@ public record GoodsIn(Basics basics, List<MixPart> mix, Optional<Supply> supply,
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull,
-            int maxPieces) implements Serializable {
+    private record Stored(Basics basics, List<MixPart> mix, @Nullable Supply supply, WhenFull whenFull, int maxPieces,
+            Recipe load) implements Serializable {
         private Object readResolve() {
             return new GoodsIn(basics, mix, Optional.ofNullable(supply), whenFull,
-                    maxPieces == 0 ? OptionalInt.empty() : OptionalInt.of(maxPieces));
+                    maxPieces == 0 ? OptionalInt.empty() : OptionalInt.of(maxPieces), load);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, mix, supply.orElse(null), whenFull, maxPieces.orElse(0));
+        return new Stored(basics, mix, supply.orElse(null), whenFull, maxPieces.orElse(0), load);
     }
 
     @Override

@@ -50,6 +50,11 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
                 .orElseGet(() -> side.isEmpty() ? isIn ? Port.in(Port.IN, 0, 0) : Port.out(Port.OUT, 0, 0) : side.getFirst());
     }
 
+    /** The name of the port for a new link to or from something that stands there; empty: the first of that side. */
+    default String usualPort(Pose other, boolean isIn) {
+        return "";
+    }
+
     /** The word for its kind, as WORDS.md has it. */
     default String kind() {
         return declaration().word();

@@ -19,7 +19,9 @@ public record Look(String name, String colour, Form form) implements Serializabl
         /** A round body that stands upright. */
         DRUM,
         /** A deck on blocks. */
-        PALLET;
+        PALLET,
+        /** A deck on wheels, as long as the piece, with a cab before it. */
+        TRUCK;
 
         /** As it stands on cards and in files. */
         public String word() {
@@ -33,7 +35,7 @@ public record Look(String name, String colour, Form form) implements Serializabl
                     return form;
                 }
             }
-            throw new StudyException("A form is one of box, drum and pallet; got \u201c" + word + "\u201d");
+            throw new StudyException("A form is one of box, drum, pallet and truck; got \u201c" + word + "\u201d");
         }
     }
 

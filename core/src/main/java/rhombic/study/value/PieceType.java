@@ -78,6 +78,12 @@ public record PieceType(String name, Quantity length, Quantity width, Quantity h
                 List.of(new Look(Look.USUAL, "#A9855A", Look.Form.PALLET)), true, List.of());
     }
 
+    /** A truck with the deck of a usual semi-trailer, 13.6 x 2.45 m. */
+    public static PieceType truck(String name) {
+        return new PieceType(name, Quantity.metres(13.6), Quantity.metres(2.45), Quantity.metres(1.2), new Quantity(14_000, Unit.KILOGRAM),
+                List.of(new Look(Look.USUAL, "#6E8CA0", Look.Form.TRUCK)), true, List.of());
+    }
+
     /** Colour of the look it begins with. */
     public String colour() {
         return looks.getFirst().colour();

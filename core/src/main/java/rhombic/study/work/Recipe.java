@@ -2,8 +2,12 @@ package rhombic.study.work;
 
 import java.io.Serializable;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.OneOf;
@@ -11,6 +15,7 @@ import rhombic.study.field.Reference;
 import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.Table;
 
 /** What an assembly needs. */
 public sealed interface Recipe extends Serializable {
@@ -18,6 +23,17 @@ public sealed interface Recipe extends Serializable {
             OneOf.variant("table", FromTable.class, FromTable.declared()),
             OneOf.variant("key", ByKey.class, ByKey.declared()),
             OneOf.variant("parts", Fixed.class, Fixed.declared()));
+
+    /** The types that it names, but for {@link #ANY_TYPE}; of a table, its keys. */
+    default Set<String> types(Function<String, Optional<Table>> tables) {
+        Set<String> types = new LinkedHashSet<>(switch (this) {
+            case Fixed fixed -> fixed.parts.stream().map(Part::type).toList();
+            case ByKey byKey -> byKey.parts.values().stream().flatMap(List::stream).map(Part::type).toList();
+            case FromTable from -> tables.apply(from.table).map(table -> table.keyValues(1)).orElse(List.of());
+        });
+        types.remove(ANY_TYPE);
+        return types;
+    }
 
     /** Stands for a part of any type. */
     String ANY_TYPE = Reference.ANY;

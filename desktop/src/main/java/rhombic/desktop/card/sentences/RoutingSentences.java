@@ -84,8 +84,8 @@ final class RoutingSentences {
                 .filter(e -> isFrom ? e.givesPieces() : e.takesPieces()).map(PlantElement::name)
                 .filter(name -> !name.equals(isFrom ? link.to() : link.from())).limit(MAX_CHOICES).toList();
         return picked("link " + id, isFrom ? link.from() : link.to(), others, text -> isFrom
-                ? link(link, l -> l.between(text, l.to()).withPorts("", l.toPort()))
-                : link(link, l -> l.between(l.from(), text).withPorts(l.fromPort(), "")));
+                ? link(link, l -> study.withUsualPorts(l.between(text, l.to()).withPorts("", l.toPort())))
+                : link(link, l -> study.withUsualPorts(l.between(l.from(), text).withPorts(l.fromPort(), ""))));
     }
 
     private Part share(Link link, String shown) {

@@ -53,8 +53,8 @@ class FleetSentencesTest {
         Study with = study
                 .with(Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0))).through(List.of(Pose.at(0, 5, 0, 0), Pose.at(20, 5, 0, 0))));
         assertEquals(false, says(with, "A", "keep their distance"));
-        assertTrue(says(with, "A", "Of fleets, all use it."));
-        assertTrue(says(edited(with, "A", "fleets", "AGVs"), "A", "Of fleets, only AGVs uses it."));
+        assertTrue(says(with, "A", "Of fleets, all use it, with vehicles of any height that can carry any load."));
+        assertTrue(says(edited(with, "A", "fleets", "AGVs"), "A", "Of fleets, only AGVs uses it, with vehicles of any height"));
         Study apart = edited(with, "AGVs", "safe distance", "0.6 m");
         assertTrue(says(apart, "A", "Of vehicles that keep their distance, several are on a stretch of it at a time."));
         assertEquals(Aisle.Traffic.ONE, ((Aisle) edited(apart, "A", "traffic", "one").find("A").orElseThrow()).traffic());

@@ -1,4 +1,4 @@
-package rhombic.plant.handover;
+package rhombic.plant.formula;
 
 import java.util.HashMap;
 import java.util.List;
@@ -11,6 +11,8 @@ import rhombic.chance.DistributionText;
 import rhombic.chance.TimeSampler;
 import rhombic.formula.Formula;
 import rhombic.formula.FormulaException;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.PlantScope;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TableBook;
 import rhombic.study.value.TimeSource;
