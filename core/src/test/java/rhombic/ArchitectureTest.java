@@ -111,13 +111,15 @@ class ArchitectureTest {
                 .whereLayer("formula").mayOnlyBeAccessedByLayers("work", "goods", "dock", "transport")
                 .whereLayer("convey").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("goods").mayOnlyBeAccessedByLayers("plant", "rules")
-                .whereLayer("handover").mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "transport")
+                .whereLayer("handover")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "transport")
                 .whereLayer("transport").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("fleet").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("staff")
                 .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "fleet", "transport")
                 .whereLayer("parts")
-                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "staff", "fleet", "transport",
+                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "staff",
+                        "fleet", "transport",
                         "maintenance")
                 .whereLayer("traffic").mayOnlyBeAccessedByLayers("parts", "staff")
                 .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet")

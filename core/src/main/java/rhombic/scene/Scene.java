@@ -366,7 +366,8 @@ public final class Scene {
             case GoodsIn in -> {
                 double along = Math.max(PITCH_METRES, lengths[type] + GAP_METRES);
                 double across = Math.max(PITCH_METRES, widths[type] + GAP_METRES);
-                at(-in.footprint().lengthMetres() / 2 - 0.4 - (along - PITCH_METRES) / 2 - along * (index / 5 % 8), (index % 5 - 2) * across,
+                at(-in.footprint().lengthMetres() / 2 - 0.4 - (along - PITCH_METRES) / 2 - along * (index / 5 % 8),
+                        (index % 5 - 2) * across,
                         index / 40 * stack(type));
             }
             case Dock dock -> at(-dock.footprint().lengthMetres() / 2 - 0.1 - lengths[type] / 2, 0, 0);

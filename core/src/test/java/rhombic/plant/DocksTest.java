@@ -8,7 +8,6 @@ import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.time;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.function.UnaryOperator;
@@ -137,7 +136,8 @@ class DocksTest {
     /** Three trucks at once for two docks: the third waits in the yard until the first is done. */
     @Test
     void whoFindsNoFreeDockWaitsInTheYard() {
-        Study study = lines().chain(trucks(new Recipe.Fixed(List.of()), "100 s 3 Truck"), buffer("Yard", -1), dock("Dock 1"), goodsOut("Gate"))
+        Study study = lines()
+                .chain(trucks(new Recipe.Fixed(List.of()), "100 s 3 Truck"), buffer("Yard", -1), dock("Dock 1"), goodsOut("Gate"))
                 .chain(dock("Dock 2")).link("Yard", "Dock 2").link("Dock 2", "Gate").study(SECONDS / 3600, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(90, type(run, "Truck").lead().min(), NEAR);
@@ -185,7 +185,8 @@ class DocksTest {
     @Test
     void whatATruckTakesFollowsFromItsAttributesByATable() {
         Study study = lines().tables(Lines.table("Orders", "Truck:Box:2", "Truck:Pallet:1"))
-                .chain(trucks(new Recipe.Fixed(List.of()), "100 s Truck"), dock("Dock").withLoad(new Recipe.FromTable("Orders", "piece.type")),
+                .chain(trucks(new Recipe.Fixed(List.of()), "100 s Truck"),
+                        dock("Dock").withLoad(new Recipe.FromTable("Orders", "piece.type")),
                         goodsOut("Gate"))
                 .chain(stock("Boxes", "Box", 5), buffer("Shelf", -1)).chain(stock("Pallets", "Pallet", 5), buffer("Floor", -1))
                 .link(to("Shelf", "Dock", "", Dock.LOADING)).link(to("Floor", "Dock", "", Dock.LOADING)).study(SECONDS / 3600, 0, 1);
@@ -213,12 +214,16 @@ class DocksTest {
     @Test
     void whatCannotWorkIsTold() {
         Study plain = lines().chain(trucks(of(3, "Pallet"), "100 s Truck"), dock("Dock"), goodsOut("Gate")).study(SECONDS / 3600, 0, 1);
-        assertTrue(messages(plain).contains("None of its links is for pieces of type Pallet, so they stay and block it"), messages(plain)::toString);
+        assertTrue(messages(plain).contains("None of its links is for pieces of type Pallet, so they stay and block it"),
+                messages(plain)::toString);
         Study wrong = lines().chain(trucks(of(3, "Pallet"), "100 s Pallet"), dock("Dock"), goodsOut("Gate")).study(SECONDS / 3600, 0, 1);
-        assertTrue(messages(wrong).contains("Pieces of type Pallet come where trucks come, but are no load carriers, so they wait for ever"),
+        assertTrue(
+                messages(wrong).contains("Pieces of type Pallet come where trucks come, but are no load carriers, so they wait for ever"),
                 messages(wrong)::toString);
-        assertTrue(messages(wrong).contains("It is said what load carriers bring, but none of its types is one"), messages(wrong)::toString);
-        Study nothing = lines().chain(trucks(new Recipe.Fixed(List.of()), "100 s Truck"), dock("Dock").withLoad(of(2, "Box")), goodsOut("Gate"))
+        assertTrue(messages(wrong).contains("It is said what load carriers bring, but none of its types is one"),
+                messages(wrong)::toString);
+        Study nothing = lines()
+                .chain(trucks(new Recipe.Fixed(List.of()), "100 s Truck"), dock("Dock").withLoad(of(2, "Box")), goodsOut("Gate"))
                 .study(SECONDS / 3600, 0, 1);
         assertTrue(messages(nothing).contains("Trucks are to take Box along, but none comes to be loaded, so they wait for ever"),
                 messages(nothing)::toString);
@@ -241,9 +246,11 @@ class DocksTest {
         Lines lines = lines().chain(new GoodsIn("Trucks", Lines.SOMEWHERE, "Truck",
                 Optional.of(new rhombic.study.work.Supply.Spaced(time("exponential(" + (60 + random.nextInt(200)) + " s)"))),
                 GoodsIn.WhenFull.WAIT, java.util.OptionalInt.empty()).withLoad(of(2 + random.nextInt(4), "Pallet")), buffer("Yard", -1));
-        lines.chain(goodsOut("Gate")).chain(buffer("Store", -1).placed(Placement.at(25, 0)), Lines.station("Work", 1, 2, "exponential(20 s)"),
+        lines.chain(goodsOut("Gate")).chain(buffer("Store", -1).placed(Placement.at(25, 0)),
+                Lines.station("Work", 1, 2, "exponential(20 s)"),
                 buffer("Shelf", -1).placed(Placement.at(25, 8)));
-        Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(5, -6))).withVehicles(1 + random.nextInt(3)).withCapacity(1 + random.nextInt(2))
+        Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(5, -6))).withVehicles(1 + random.nextInt(3))
+                .withCapacity(1 + random.nextInt(2))
                 .with(new Fleet.Loading(time("exponential(5 s)"), time("3 s")));
         for (int i = 0; i < count; i++) {
             Dock dock = (Dock) dock("Dock " + i).withLoad(boxes == 0 ? new Recipe.Fixed(List.of()) : of(boxes, "Pallet"))

@@ -3,7 +3,6 @@ package rhombic.plant.staff;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.maintenance.Breakdown;
 import rhombic.plant.maintenance.Modes;
-import rhombic.plant.resource.Resource;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.kind.ResourceGroup;

@@ -79,8 +79,10 @@ final class DockCheck {
                     "Link it to what holds what trucks take along", null);
         }
         dock.load().types(study::table).stream().filter(type -> !comes.contains(type)).filter(this::isKnown).findFirst()
-                .ifPresent(type -> warn(Problem.Kind.RECIPE, dock.name(), "Trucks are to take " + type + " along, but none comes to be loaded, so they wait"
-                        + (dock.leaveAfter().isPresent() ? "" : " for ever"), "Link it to what holds " + type + ", or take it out of the load", null));
+                .ifPresent(type -> warn(Problem.Kind.RECIPE, dock.name(),
+                        "Trucks are to take " + type + " along, but none comes to be loaded, so they wait"
+                                + (dock.leaveAfter().isPresent() ? "" : " for ever"),
+                        "Link it to what holds " + type + ", or take it out of the load", null));
     }
 
     private boolean isKnown(String type) {

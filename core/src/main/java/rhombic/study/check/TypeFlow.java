@@ -42,7 +42,8 @@ final class TypeFlow {
             PlantElement giver = open.poll();
             Set<String> leaving = leaving(giver);
             for (Link link : out.getOrDefault(giver.name(), List.of())) {
-                Set<String> there = (link.toPort().equals(Dock.LOADING) ? loading : coming).computeIfAbsent(link.to(), key -> new HashSet<>());
+                Set<String> there = (link.toPort().equals(Dock.LOADING) ? loading : coming).computeIfAbsent(link.to(),
+                        key -> new HashSet<>());
                 boolean more = false;
                 for (String type : leaving) {
                     more |= mayGo(link, type) && there.add(type);

@@ -126,7 +126,8 @@ public record Dock(Basics basics, boolean unloads, Recipe load, Optional<TimeSou
         return dockingTime.isAlwaysZero() && leavingTime.isAlwaysZero()
                 ? List.of()
                 : List.of(new Candidate(Candidate.Aspect.SPEED, "docking a tenth faster",
-                        () -> withDockingTime(dockingTime.scaled(1 / Candidate.FASTER)).withLeavingTime(leavingTime.scaled(1 / Candidate.FASTER))));
+                        () -> withDockingTime(dockingTime.scaled(1 / Candidate.FASTER))
+                                .withLeavingTime(leavingTime.scaled(1 / Candidate.FASTER))));
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */

@@ -12,7 +12,8 @@ import rhombic.study.value.PieceType;
 public final class Kinds {
     /** In the order in which they are offered. */
     public static final List<Kind<?>> ALL = List.of(GoodsIn.KIND, Buffer.KIND, Conveyor.KIND, Station.KIND, AssemblyStation.KIND,
-            UnpackingStation.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND, ChargingArea.KIND, Aisle.KIND, Wall.KIND,
+            UnpackingStation.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND, ChargingArea.KIND, Aisle.KIND,
+            Wall.KIND,
             Fence.KIND, Column.KIND);
 
     private Kinds() {}

@@ -27,6 +27,7 @@ final class PieceForm {
             case BOX -> box(-0.5, 0.5, -0.5, 0.5, 0, 1);
             case DRUM -> drum();
             case PALLET -> pallet();
+            case TRUCK -> truck();
         }
         unit = flat(points);
     }
@@ -97,6 +98,18 @@ final class PieceForm {
         side(normal(0, 1, 0), first + 3, first + 2, first + 6, first + 7);
         side(normal(-1, 0, 0), first + 2, first, first + 4, first + 6);
         side(normal(0, 0, 1), first + 4, first + 5, first + 7, first + 6);
+    }
+
+    /** The deck fills the piece; the cab stands before it, and higher. */
+    private void truck() {
+        box(-0.5, 0.5, -0.5, 0.5, 0.86, 1);
+        box(-0.48, 0.6, -0.2, 0.2, 0.45, 0.86);
+        box(0.49, 0.5, -0.5, 0.5, 1, 1.9);
+        box(0.54, 0.68, -0.48, 0.48, 0.35, 2.3);
+        for (double at : new double[] {-0.38, -0.29, 0.36, 0.6}) {
+            box(at - 0.034, at + 0.034, -0.48, -0.28, 0, 0.72);
+            box(at - 0.034, at + 0.034, 0.28, 0.48, 0, 0.72);
+        }
     }
 
     private void drum() {

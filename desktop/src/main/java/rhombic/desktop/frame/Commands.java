@@ -15,6 +15,7 @@ import rhombic.study.change.Changes;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.value.PieceType;
 
 /** All that can be found or done by its name. */
 record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestures gestures, TransportBar transport) {
@@ -68,8 +69,10 @@ record Commands(MainWindow window, Editing editing, StudyFiles files, FloorGestu
                 new Command("Keep this view by name", "", window::keepView),
                 new Command("Numbers on or off", "N", window::toggleNumbers),
                 new Command("Names on or off", "", window::toggleNames),
-                new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st, false))),
-                new Command("Add a load carrier", "", () -> onStudyCard("add a load carrier", st -> Edits.withNewType(st, true))),
+                new Command("Add a piece type", "", () -> onStudyCard("add a piece type", st -> Edits.withNewType(st))),
+                new Command("Add a load carrier", "",
+                        () -> onStudyCard("add a load carrier", st -> Edits.withNewType(st, "Pallet", PieceType::pallet))),
+                new Command("Add a truck", "", () -> onStudyCard("add a truck", st -> Edits.withNewType(st, "Truck", PieceType::truck))),
                 new Command("Add a table", "", () -> onStudyCard("add a table", Edits::withNewTable)),
                 new Command("Add a rule", "", () -> onStudyCard("add a rule", Edits::withNewRule)),
                 new Command("Measure between two points", "M", gestures::takeMeasure),

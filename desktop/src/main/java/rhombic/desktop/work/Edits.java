@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import rhombic.space.NearPoints;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -37,11 +38,16 @@ public final class Edits {
         return kind.placed(study.names(), study.pieceTypes(), at);
     }
 
-    /** Adds a piece type, or a carrier, under a free name. */
-    public static Study withNewType(Study study, boolean carrier) {
+    /** Adds a piece type of the usual size under a free name. */
+    public static Study withNewType(Study study) {
+        return withNewType(study, "Piece", PieceType::usual);
+    }
+
+    /** Adds a piece type that is made of a free name, such as a pallet or a truck. */
+    public static Study withNewType(Study study, String name, Function<String, PieceType> made) {
         Set<String> taken = new HashSet<>(study.pieceTypes().stream().map(PieceType::name).toList());
         List<PieceType> types = new ArrayList<>(study.pieceTypes());
-        PieceType type = carrier ? PieceType.pallet(Names.free("Pallet", taken)) : PieceType.usual(Names.free("Piece", taken));
+        PieceType type = made.apply(Names.free(name, taken));
         types.add(types.stream().anyMatch(other -> other.appearance().equals(type.appearance())) ? type.apartFrom(types) : type);
         return study.withPieceTypes(types);
     }

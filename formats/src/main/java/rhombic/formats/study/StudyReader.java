@@ -36,7 +36,6 @@ import rhombic.study.TargetBand;
 import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.Need;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Bend;
 import rhombic.study.value.Attribute;

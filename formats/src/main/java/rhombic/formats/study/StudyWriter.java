@@ -26,7 +26,6 @@ import rhombic.study.TargetBand;
 import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
-import rhombic.study.duty.Need;
 import rhombic.study.field.FieldType;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;

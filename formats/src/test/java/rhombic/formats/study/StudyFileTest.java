@@ -337,7 +337,7 @@ class StudyFileTest {
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"from\": \"1 h\"}, {\"from\": \"2 h\"}] | equipment[1] | write the times in order",
             "\"time\": \"60 s\" | \"time\": \"60 s\", \"inletShut\": [{\"until\": \"1 h\"}] | equipment[1].inletShut[0].from | is missing",
             "\"pieceType\": \"Box\" | \"pieceType\": \"Box\", \"inletShut\": [] | equipment[0].inletShut | is not a field known here",
-            "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"ball\"}] | pieceTypes[0].looks[0].form | A form is one of box, drum and pallet",
+            "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"#112233\", \"form\": \"ball\"}] | pieceTypes[0].looks[0].form | A form is one of box, drum, pallet and truck",
             "\"colour\": \"#112233\" | \"looks\": [{\"name\": \"usual\", \"colour\": \"red\"}] | pieceTypes[0].looks[0] | six digits",
             "\"pieceType\": \"Box\" | \"mix\": [{\"type\": \"Box\", \"weight\": -1}] | equipment[0].mix[0] | The weight of Box",
             "\"links\": [ | \"rules\": [{\"name\": \"R\", \"when\": {}, \"then\": []}], \"links\": [ | rules[0].when.piece | a rule begins with",

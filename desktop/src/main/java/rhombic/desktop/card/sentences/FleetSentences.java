@@ -181,7 +181,7 @@ final class FleetSentences {
         return new Sentence(new Words("They make a round: "),
                 several("stops", String.join(", ", round.stops()), round.stops(), places,
                         chosen -> fleet(f -> f.withRound(chosen.isEmpty() ? Optional.empty() : Optional.of(round.withStops(chosen))))),
-                new Words(". One sets out "), departure(round), new Words(" "),
+                new Words(". One sets out "), departure(round), new Words(". "),
                 act("take out round", "take it out", fleet(f -> f.withRound(Optional.empty()))));
     }
 
@@ -192,7 +192,7 @@ final class FleetSentences {
             case Round.Departure.Every every -> "every " + every.interval();
             case Round.Departure.AtTimes at -> "at " + at.times().stream().map(LocalTime::toString).collect(Collectors.joining(", "));
         };
-        return typed("departure", now + ".", now, "every 15 min; at 06:00, 09:30; on call; or as soon as it is back",
+        return typed("departure", now, now, "every 15 min; at 06:00, 09:30; on call; or as soon as it is back",
                 text -> fleet(f -> f.withRound(Optional.of(round.withDeparture(departure(text.strip()))))));
     }
 

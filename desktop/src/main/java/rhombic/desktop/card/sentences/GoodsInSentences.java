@@ -52,6 +52,14 @@ final class GoodsInSentences {
                         text -> sentences.change(g -> g.withMaxPieces(
                                 Typed.isNone(text) ? OptionalInt.empty() : OptionalInt.of(Typed.whole(text, "The max. pieces"))))),
                 words(".")));
+        List<String> carriers = study.pieceTypes().stream().filter(PieceType::loadCarrier).map(PieceType::name).filter(in.types()::contains)
+                .toList();
+        if (!carriers.isEmpty() || in.brings()) {
+            List<Part> load = new ArrayList<>(List.of(words("Each load carrier brings ")));
+            load.addAll(new RecipeSentences(study, in.basics().attributes()).of("load", in.load(), "the load carrier", carriers, true,
+                    recipe -> sentences.change(g -> g.withLoad(recipe))));
+            all.add(new Sentence(load));
+        }
         return all;
     }
 

@@ -27,6 +27,7 @@ import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
@@ -55,6 +56,7 @@ public final class Sentences {
             case Buffer buffer -> sentences.buffer(buffer);
             case Conveyor conveyor -> ConveyorSentences.of(study, conveyor);
             case WorkEquipment station -> WorkSentences.of(study, station);
+            case Dock dock -> DockSentences.of(study, dock);
             case Crew crew -> CrewSentences.of(study, crew);
             case Fleet fleet -> FleetSentences.of(study, fleet);
             case BreakArea area -> List.of(new Sentence(words("People of "

@@ -51,8 +51,9 @@ final class StudySentences {
         List<Sentence> all = new ArrayList<>(sentences.plan());
         all.add(new Sentence(new Heading("Pieces")));
         study.pieceTypes().forEach(type -> all.addAll(sentences.pieceType(type)));
-        all.add(new Sentence(act("add type", "+ piece type", s -> Edits.withNewType(s, false)),
-                act("add carrier", "+ load carrier", s -> Edits.withNewType(s, true))));
+        all.add(new Sentence(act("add type", "+ piece type", Edits::withNewType),
+                act("add carrier", "+ load carrier", s -> Edits.withNewType(s, "Pallet", PieceType::pallet)),
+                act("add truck", "+ truck", s -> Edits.withNewType(s, "Truck", PieceType::truck))));
         if (!study.tables().isEmpty()) {
             all.add(new Sentence(new Heading("Tables")));
         }
@@ -167,7 +168,7 @@ final class StudySentences {
     private static Grid looks(PieceType type) {
         return new Grid(List.of("look", "colour", "form"),
                 type.looks().stream().map(look -> List.of(look.name(), look.colour(), look.form().word())).toList(),
-                "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet", false, 2,
+                "A piece begins with the first; colours as #2E7F9E; forms: box, drum, pallet, truck", false, 2,
                 filled -> {
                     List<Look> looks = filled.rows().stream().map(row -> new Look(row.get(0), row.get(1),
                             row.size() < 3 || row.get(2).isBlank() ? Look.Form.BOX : Look.Form.of(row.get(2)))).toList();

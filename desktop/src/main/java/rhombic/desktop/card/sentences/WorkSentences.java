@@ -1,30 +1,22 @@
 package rhombic.desktop.card.sentences;
 
 import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.cells;
 import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.script;
 import static rhombic.desktop.card.sentences.Sentence.Token.several;
 import static rhombic.desktop.card.sentences.Sentence.Token.time;
 import static rhombic.desktop.card.sentences.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
-import rhombic.desktop.card.sentences.Sentence.Grid;
 import rhombic.desktop.card.sentences.Sentence.Part;
 import rhombic.desktop.card.sentences.Sentence.Words;
 import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
-import rhombic.quantity.Unit;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Station;
@@ -35,7 +27,6 @@ import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Inspection;
 import rhombic.study.work.Operation;
-import rhombic.study.work.Recipe;
 import rhombic.study.work.Work;
 
 /** What the card of a station says: how it works, what it joins or parts, what it checks. */
@@ -138,71 +129,9 @@ final class WorkSentences {
 
     private Sentence recipe(AssemblyStation one) {
         List<Part> parts = new ArrayList<>(List.of(words("Needs ")));
-        switch (one.recipe()) {
-            case Recipe.Fixed fixed -> parts.add(cells("recipe", fixed.parts().isEmpty() ? "+ parts" : text(fixed.parts()),
-                    new Grid(List.of("part", "number"), rows(fixed.parts()),
-                            "A piece type, or any, and how many; there are " + String.join(", ", types), false, 1, filled -> {
-                                List<Recipe.Part> read = filled.rows().stream().map(row -> part(row.get(0), row.get(1))).toList();
-                                return assembly(a -> a.withRecipe(new Recipe.Fixed(read)));
-                            })));
-            case Recipe.ByKey byKey -> {
-                parts.add(cells("recipe", byKey.parts().entrySet().stream().map(e -> text(e.getValue()) + " for " + e.getKey())
-                        .collect(Collectors.joining("; ")), byKey(byKey)));
-                parts.add(words(" by "));
-                parts.add(script("recipe key", byKey.key(), byKey.key(), "A formula about the base, such as piece.type", offers(),
-                        text -> assembly(a -> a.withRecipe(new Recipe.ByKey(TimeSentences.formula(text), byKey.parts())))));
-            }
-            case Recipe.FromTable table -> {
-                parts.add(words("what table "));
-                parts.add(picked("recipe table", table.table(), tables(),
-                        text -> assembly(a -> a.withRecipe(new Recipe.FromTable(text, table.key())))));
-                parts.add(words(" says for "));
-                parts.add(script("recipe key", table.key(), table.key(), "A formula about the base, such as piece.type", offers(),
-                        text -> assembly(a -> a.withRecipe(new Recipe.FromTable(table.table(), TimeSentences.formula(text))))));
-            }
-        }
-        parts.add(words(". "));
-        if (one.method() != AssemblyStation.Method.BATCH) {
-            parts.add(picked("recipe depends", "+ depends on",
-                    study.tables().isEmpty() ? List.of("nothing", "the base") : List.of("nothing", "the base", "a table"),
-                    text -> assembly(a -> a.withRecipe(switch (text) {
-                        case "the base" -> new Recipe.ByKey("piece.type", perBase(a));
-                        case "a table" -> new Recipe.FromTable(study.tables().getFirst().name(), "piece.type");
-                        default -> new Recipe.Fixed(List.of());
-                    }))));
-        }
+        parts.addAll(new RecipeSentences(study, one.basics().attributes()).of("recipe", one.recipe(), "the base", one.bases(),
+                one.method() != AssemblyStation.Method.BATCH, recipe -> assembly(a -> a.withRecipe(recipe))));
         return new Sentence(parts);
-    }
-
-    private static Map<String, List<Recipe.Part>> perBase(AssemblyStation a) {
-        Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
-        a.bases().forEach(base -> parts.put(base, a.recipe() instanceof Recipe.Fixed fixed ? fixed.parts() : List.of()));
-        return parts;
-    }
-
-    private Grid byKey(Recipe.ByKey byKey) {
-        List<List<String>> rows = new ArrayList<>();
-        byKey.parts().forEach((key, list) -> list.forEach(part -> rows.add(List.of(key, part.type(), String.valueOf(part.count())))));
-        return new Grid(List.of("for", "part", "number"), rows, "For which value of " + byKey.key() + ", which part, and how many", false,
-                2,
-                filled -> {
-                    Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
-                    filled.rows()
-                            .forEach(row -> parts.computeIfAbsent(row.get(0), key -> new ArrayList<>()).add(part(row.get(1), row.get(2))));
-                    return assembly(a -> a.withRecipe(new Recipe.ByKey(byKey.key(), parts)));
-                });
-    }
-
-    private static Recipe.Part part(String type, String count) {
-        return new Recipe.Part(type, Typed.whole(count.isEmpty() ? "1" : count, "The number of parts"));
-    }
-
-    private static List<List<String>> rows(List<Recipe.Part> parts) {
-        return parts.stream().map(part -> List.of(part.type(), String.valueOf(part.count()))).toList();
-    }
-
-    private static String text(List<Recipe.Part> parts) {
-        return parts.stream().map(part -> part.count() + " " + part.type()).collect(Collectors.joining(", "));
     }
 
     private List<Sentence> unpacking(UnpackingStation one) {

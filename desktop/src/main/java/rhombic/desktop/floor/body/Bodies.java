@@ -14,6 +14,7 @@ import rhombic.study.kind.Column;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fence;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -49,6 +50,7 @@ public final class Bodies {
             case Buffer buffer when buffer.arrangement().isArea() ->
                 made.of(List.of("area", buffer.footprint()), () -> area(buffer.footprint()));
             case Buffer buffer -> made.of(buffer.footprint(), () -> rollers(buffer.footprint()));
+            case Dock dock -> made.of("dock", () -> dock(dock.usualSize()));
             case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
             case Fleet fleet -> made.of(List.of("fleet", fleet.footprint(), fleet.vehicles()), () -> VehicleForm.parking(fleet));
             case ChargingArea area -> made.of(List.of("charging", area.places(), area.footprint()), () -> VehicleForm.chargers(area));
@@ -208,6 +210,22 @@ public final class Bodies {
             maker.bar(0.35, y + width / 2 - 0.45, 1.42, 0.12, 0.5, 0.1, Swatch.BODY_DARK);
             maker.bar(0.35, y + width / 2 - 0.65, 1.15, 0.08, 0.08, 0.3, Swatch.VERDIGRIS);
         }, table).mesh();
+    }
+
+    /** A plate that bridges the gap, a portal with a curtain rolled up, buffers and lamps beside it. */
+    private static TriangleMesh dock(Footprint size) {
+        double l = size.lengthMetres() / 2;
+        double w = size.widthMetres() / 2;
+        MeshMaker maker = new MeshMaker().bar(0, 0, 0, 2 * l, 2 * w, 0.015, Swatch.MAT);
+        maker.bar(-l / 2, 0, 0.015, l, 2.1, 0.05, Swatch.STEEL);
+        for (int side : new int[] {-1, 1}) {
+            maker.box(-l + 0.15, side * (w - 0.15), 0, 0.3, 0.3, 3.3, Swatch.BODY, Swatch.BODY_EDGE);
+            maker.bar(-l - 0.06, side * 1.3, 0.5, 0.12, 0.3, 0.6, Swatch.INK);
+            maker.ribbon(-l, side * (w - 0.4), l, side * (w - 0.4), 0.1, 0.03, Swatch.OCHRE);
+            maker.post(-l + 0.36, side * (w - 0.4), 2.2, 0.07, 0.14, 8, side > 0 ? Swatch.VERDIGRIS : Swatch.SAFFRON);
+        }
+        maker.box(-l + 0.15, 0, 3.0, 0.42, 2 * w, 0.42, Swatch.BODY, Swatch.BODY_EDGE);
+        return maker.mesh();
     }
 
     private static void unit(MeshMaker maker, double y, double width) {
