@@ -27,7 +27,7 @@ final class ExperimentRatios {
     private ExperimentRatios() {}
 
     static void print(int rounds) throws IOException, StudyFormatException {
-        Study demo = StudyReader.open(Path.of("demo/heat-pump-line.rhombic.json")).withComparison(Comparison.NONE);
+        Study demo = StudyReader.open(Path.of("demo/bench/heat-pump-line.rhombic.json")).withComparison(Comparison.NONE);
         Comparison comparison = Comparison.NONE;
         for (int i = 1; i < ALTERNATIVES; i++) {
             // another seed is another study to run, of the same cost

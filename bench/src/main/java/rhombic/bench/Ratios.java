@@ -236,7 +236,7 @@ public final class Ratios {
     }
 
     private static void demo() throws IOException, StudyFormatException {
-        Study study = StudyReader.open(Path.of("demo/heat-pump-line.rhombic.json"));
+        Study study = StudyReader.open(Path.of("demo/bench/heat-pump-line.rhombic.json"));
         Study thirty = study.withPlan(study.plan().withReplications(30));
         try (LocalEngine engine = LocalEngine.onAllCores(new Preparation())) {
             double first = seconds(thirty, engine);

@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class CommandsTest {
-    private static final String DEMO = "../demo/heat-pump-line.rhombic.json";
+    private static final String DEMO = "../demo/bench/heat-pump-line.rhombic.json";
 
     @TempDir Path folder;
 

@@ -24,7 +24,7 @@ class CompareCommandsTest {
 
     @BeforeEach
     void copyTheDemo() throws Exception {
-        study = Files.copy(Path.of("../demo/heat-pump-line.rhombic.json"), folder.resolve("line.rhombic.json"));
+        study = Files.copy(Path.of("../demo/bench/heat-pump-line.rhombic.json"), folder.resolve("line.rhombic.json"));
     }
 
     private int rhombic(String... args) {

@@ -236,10 +236,10 @@ public final class Plant {
         return new Sample(now, flow.census.total().inside(), flow.census.piecesOut(), contents, done, timeIn);
     }
 
-    /** What stands still for good now, because each waits for the next. */
+    /** What stands still for good now, because each waits for the next. Vehicles that do may be why equipment does, so they come first. */
     public DeadlockFigures deadlock() {
-        DeadlockFigures equipment = flow.deadlock();
         Staff staff = flow.staff();
-        return equipment.isNone() && staff != null ? staff.deadlock() : equipment;
+        DeadlockFigures vehicles = staff == null ? DeadlockFigures.NONE : staff.deadlock();
+        return vehicles.isNone() ? flow.deadlock() : vehicles;
     }
 }

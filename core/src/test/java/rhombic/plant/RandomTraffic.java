@@ -6,6 +6,7 @@ import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.time;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -20,6 +21,7 @@ import rhombic.study.duty.Battery;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.Trailer;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
@@ -97,7 +99,7 @@ final class RandomTraffic {
     }
 
     private Fleet fleet(String name, double x, double y) {
-        List<Fleet.Form> forms = List.of(Fleet.Form.values());
+        List<Fleet.Form> forms = List.of(Fleet.Form.FORKLIFT, Fleet.Form.REACH_TRUCK, Fleet.Form.AGV);
         Fleet fleet = Fleet.KIND.blank(Basics.of(name, Placement.at(0, 0))).withForm(forms.get(random.nextInt(forms.size())))
                 .withVehicles(1 + random.nextInt(4))
                 .withDriving(
@@ -117,6 +119,20 @@ final class RandomTraffic {
         return Battery.USUAL.withRange(Quantity.metres(800 + random.nextInt(2000))).withChargeTime(Quantity.minutes(2 + random.nextInt(8)))
                 .withStandby(random.nextBoolean() ? Optional.of(Quantity.hours(1)) : Optional.empty()).withSwaps(random.nextInt(3) == 0)
                 .withWhenIdle(random.nextBoolean()).withAt(random.nextBoolean() ? "Charging" : "");
+    }
+
+    /** Its vehicles are tuggers with up to three trailers, which stop on the aisles. */
+    static Study withTrains(Study study, long seed) {
+        Random random = new Random(seed);
+        Study changed = study;
+        for (int i = 0; i < 2; i++) {
+            List<Trailer> trailers = Collections.nCopies(random.nextInt(4), new Trailer(1 + random.nextInt(2), List.of()));
+            changed = changed.changed("F" + i, e -> {
+                Fleet fleet = (Fleet) e;
+                return fleet.withForm(Fleet.Form.TUGGER).with(fleet.capacity().withTrailers(trailers));
+            });
+        }
+        return changed;
     }
 
     /** Its vehicles break down now and then, wherever they are. */

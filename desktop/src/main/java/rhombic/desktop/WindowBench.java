@@ -101,7 +101,7 @@ public final class WindowBench extends Application {
     }
 
     private static void edits(MainWindow window) throws Exception {
-        onWindow(() -> window.open(Path.of("demo/heat-pump-line.rhombic.json")));
+        onWindow(() -> window.open(Path.of("demo/bench/heat-pump-line.rhombic.json")));
         awaitFresh(window);
         TimeUnit.MILLISECONDS.sleep(LOOKED_AT_MILLIS);
         double[] millis = new double[EDITS];

@@ -32,7 +32,7 @@ class SceneTest {
 
     @BeforeEach
     void run() throws Exception {
-        study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         run = new LiveRun(study);
         run.advance(study.plan().length().nanos(), () -> false);
         scene = new Scene(UnfoldedStudy.of(study));

@@ -100,7 +100,7 @@ public final class RoadUser {
             return true;
         }
         startWaiting();
-        standAside();
+        makeRoom();
         return false;
     }
 
@@ -348,7 +348,7 @@ public final class RoadUser {
             return;
         }
         if (!tryGroup()) {
-            standAside();
+            makeRoom();
             return;
         }
         stopWaiting();
@@ -376,24 +376,39 @@ public final class RoadUser {
         return true;
     }
 
-    /** At a place in a circle of waits it makes room, if the way to where it can stand aside is free. */
-    private void standAside() {
-        Trip wanted = trip;
-        if (wanted == null || !isAtPlace() || !traffic.closesCircle(this, next(), holdings::isFromBefore)) {
+    /** In a circle of waits it makes room; if it can't, others at places do who wait for the circle, and may be in its way. */
+    private void makeRoom() {
+        if (trip == null || !isAtPlace()) {
             return;
         }
-        Route aside = listener.wayAside();
-        if (aside == null) {
-            return;
+        if (!traffic.closesCircle(this, next(), holdings::isFromBefore)) {
+            standAsideFromCircle();
+        } else if (!standAside()) {
+            traffic.makeRoom(this);
+        }
+    }
+
+    /** It waits at a place for others who stand in a circle: it goes aside, so that it is in nobody's way. Says whether it does. */
+    boolean standAsideFromCircle() {
+        return isWaiting && isAtPlace() && traffic.leadsToCircle(this) && standAside();
+    }
+
+    /** At a place it makes room, if the way to where it can stand aside is free. Says whether it does. */
+    private boolean standAside() {
+        Trip wanted = trip;
+        Route aside = wanted == null ? null : listener.wayAside();
+        if (wanted == null || aside == null) {
+            return false;
         }
         begin(new Trip(aside, wanted.mover, traffic.passings.of(aside, false, trailing)));
         if (tryGroup()) {
             stopWaiting();
             depart();
             listener.onMoves(aside);
-        } else {
-            begin(wanted);
+            return true;
         }
+        begin(wanted);
+        return false;
     }
 
     // ---- events on its way

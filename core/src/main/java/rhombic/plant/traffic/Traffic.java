@@ -101,6 +101,40 @@ public final class Traffic {
                 && reaches(owner, owner.next(), target, keeps, seen);
     }
 
+    /** Others at places who wait for a circle go aside, one after the other, until one has. */
+    void makeRoom(RoadUser stuck) {
+        for (RoadUser user : List.copyOf(waiting)) {
+            if (user != stuck && waiting.contains(user) && user.standAsideFromCircle()) {
+                return;
+            }
+        }
+    }
+
+    /** Whether it waits, by way of others who stand, for some of them that wait for themselves. */
+    boolean leadsToCircle(RoadUser user) {
+        return findsCircle(user, new HashSet<>(Set.of(user)), new HashSet<>());
+    }
+
+    private boolean findsCircle(RoadUser from, Set<RoadUser> path, Set<RoadUser> done) {
+        for (int section : from.next()) {
+            RoadUser owner = book.keeper(from, section);
+            if (owner == null || !owner.stands()) {
+                continue;
+            }
+            if (path.contains(owner)) {
+                return true;
+            }
+            if (done.add(owner)) {
+                path.add(owner);
+                if (findsCircle(owner, path, done)) {
+                    return true;
+                }
+                path.remove(owner);
+            }
+        }
+        return false;
+    }
+
     // ---- what stands
 
     /** A circle of vehicles that wait for each other for good, each with whom it waits for and for what; empty if there is none. */

@@ -82,28 +82,33 @@ final class TypeFlow {
                 Set.of(split.type());
             case UnpackingStation unpacking -> {
                 Set<String> types = new HashSet<>(here);
-                types.addAll(loaded());
+                types.addAll(loaded(here));
                 yield types;
             }
             case Dock dock -> {
                 Set<String> types = new HashSet<>(here);
-                types.addAll(dock.unloads() ? loaded() : Set.of());
+                types.addAll(dock.unloads() ? loaded(here) : Set.of());
                 yield types;
             }
             default -> here;
         };
     }
 
-    /** What may be on load carriers: what comes on them, and what is put onto them. */
-    private Set<String> loaded() {
+    /** What may be on load carriers or batches of those types: what comes on them, and what is put onto them. */
+    private Set<String> loaded(Set<String> holders) {
         Set<String> types = new HashSet<>();
         study.elements().forEach(element -> {
-            if (element instanceof AssemblyStation assembly && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
-                types.addAll(comingTo(assembly.name()));
-            } else if (element instanceof GoodsIn in) {
-                types.addAll(in.load().types(study::table));
-            } else if (element instanceof Dock dock) {
-                types.addAll(loading.getOrDefault(dock.name(), Set.of()));
+            switch (element) {
+                case AssemblyStation assembly -> {
+                    boolean holds = assembly.bases().stream().anyMatch(holders::contains) || holders.contains(assembly.result());
+                    if (holds && assembly.method() != AssemblyStation.Method.ASSEMBLE) {
+                        types.addAll(comingTo(assembly.name()));
+                    }
+                }
+                case GoodsIn in when in.brings() && in.types().stream().anyMatch(holders::contains) ->
+                    types.addAll(in.load().types(study::table));
+                case Dock dock when comingTo(dock.name()).stream().anyMatch(holders::contains) -> types.addAll(toBeLoaded(dock));
+                default -> {}
             }
         });
         return types;
@@ -119,7 +124,7 @@ final class TypeFlow {
         if (!(elements.get(link.from()) instanceof Dock)) {
             return true;
         }
-        return link.fromPort().equals(Dock.UNLOADING) ? loaded().contains(type) : comingTo(link.from()).contains(type);
+        return link.fromPort().equals(Dock.UNLOADING) ? loaded(comingTo(link.from())).contains(type) : comingTo(link.from()).contains(type);
     }
 
     boolean mayGo(Link link, String type) {

@@ -44,7 +44,7 @@ class PlayerTest {
 
     @BeforeEach
     void load() throws Exception {
-        study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         player.load(study);
         player.awaitStart();
         await(() -> player.writtenNanos() >= player.lengthNanos());

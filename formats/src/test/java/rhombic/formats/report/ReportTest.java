@@ -42,7 +42,7 @@ class ReportTest {
     @TempDir Path folder;
 
     private static Study demo() throws Exception {
-        Study study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        Study study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         return study.withPlan(study.plan().withReplications(3)).withComparison(study.comparison().withReplications(3));
     }
 

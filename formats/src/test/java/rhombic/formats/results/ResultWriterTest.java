@@ -28,7 +28,7 @@ class ResultWriterTest {
 
     @BeforeEach
     void run() throws Exception {
-        var study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        var study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         try (LocalEngine engine = new LocalEngine(2)) {
             summary = Summary.of(study.withPlan(study.plan().withReplications(4)), engine, RunListener.NONE, () -> false);
         }

@@ -45,7 +45,7 @@ import rhombic.study.value.Timetable;
 import rhombic.testplants.RandomStudies;
 
 class StudyFileTest {
-    private static final Path DEMO = Path.of("../demo/heat-pump-line.rhombic.json");
+    private static final Path DEMO = Path.of("../demo/bench/heat-pump-line.rhombic.json");
     private static final JsonSchema SCHEMA = schema();
 
     private static JsonSchema schema() {

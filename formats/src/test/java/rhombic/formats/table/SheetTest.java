@@ -233,7 +233,7 @@ class SheetTest {
 
     @Test
     void theSpreadsheetBesideTheDemoIsItsTimetable() throws Exception {
-        var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         var dock = (rhombic.study.kind.GoodsIn) study.find("Truck dock").orElseThrow();
         Timetable inStudy = ((rhombic.study.work.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
         assertEquals(inStudy,

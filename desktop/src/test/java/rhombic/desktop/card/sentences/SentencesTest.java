@@ -35,7 +35,7 @@ class SentencesTest {
 
     @BeforeEach
     void open() throws Exception {
-        study = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+        study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
     }
 
     private List<Sentence> of(String name) {
