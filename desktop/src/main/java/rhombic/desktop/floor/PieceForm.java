@@ -21,6 +21,7 @@ final class PieceForm {
     /** Of each corner of each triangle: its point, normal and place in the picture. */
     private final List<int[]> corners = new ArrayList<>();
     private float[] unit = {};
+    private boolean isAlikeTurned = true;
 
     private PieceForm(Look.Form form) {
         switch (form) {
@@ -47,6 +48,11 @@ final class PieceForm {
 
     public static PieceForm of(Look.Form form) {
         return new PieceForm(form);
+    }
+
+    /** Whether it looks the same when it is turned by 180 degrees, and stretched when it is turned by 90. */
+    public boolean isAlikeTurned() {
+        return isAlikeTurned;
     }
 
     /** x, y and z of every point. */
@@ -102,6 +108,7 @@ final class PieceForm {
 
     /** The deck fills the piece; the cab stands before it, and higher. */
     private void truck() {
+        isAlikeTurned = false;
         box(-0.5, 0.5, -0.5, 0.5, 0.86, 1);
         box(-0.48, 0.6, -0.2, 0.2, 0.45, 0.86);
         box(0.49, 0.5, -0.5, 0.5, 1, 1.9);

@@ -109,9 +109,10 @@ final class PieceSwarm {
 
         private void put(int piece) {
             double headingDegrees = poses[piece * POSE + 3];
-            // Sides keep their normals, so quarter turns swap length and width instead; other angles turn the corners.
-            double angle = Math.toRadians(headingDegrees % 90);
-            boolean swapped = Math.floorMod(Math.round(Math.floor(headingDegrees / 90)), 2) == 1;
+            // Sides keep their normals, so quarter turns swap length and width where that looks the same; other angles turn the corners.
+            boolean isAlike = form.isAlikeTurned();
+            double angle = Math.toRadians(isAlike ? headingDegrees % 90 : headingDegrees);
+            boolean swapped = isAlike && Math.floorMod(Math.round(Math.floor(headingDegrees / 90)), 2) == 1;
             double alongX = swapped ? width : length;
             double alongY = swapped ? length : width;
             double cos = Math.cos(angle);
