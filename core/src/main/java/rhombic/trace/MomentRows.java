@@ -122,7 +122,7 @@ abstract sealed class MomentRows permits Moment {
                 appear(time, body, node, value);
                 places.addLong(node, IN, 1);
             }
-            case MADE -> appear(time, body, node, value);
+            case MADE, BROUGHT -> appear(time, body, node, value);
             case WAITS -> enter(body, node, NONE, PieceStatus.Activity.WAITS);
             case WORKS -> enter(body, node, value, PieceStatus.Activity.IS_WORKED_ON);
             case STANDS -> change(body, value, PieceStatus.Activity.WAITS, NONE);

@@ -29,6 +29,8 @@ final class Segment {
         GONE,
         /** A piece came into being inside the plant; the value is its type. */
         MADE,
+        /** A piece came in on another, at a goods in; the value is its type. */
+        BROUGHT,
         /** A piece became part of another and is no more. */
         JOINED,
         /** A piece was scrapped, with all that it carries. */

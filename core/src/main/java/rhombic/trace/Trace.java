@@ -181,7 +181,7 @@ public final class Trace {
         backwards(piece.lastRecord(), (segment, r) -> {
             Segment.RecordKind kind = segment.kind(r);
             boolean comes = switch (kind) {
-                case CREATED, WAITS, WORKS, MADE, OFF, ONTO, MOVES, CARRIED, RIDES -> true;
+                case CREATED, WAITS, WORKS, MADE, BROUGHT, OFF, ONTO, MOVES, CARRIED, RIDES -> true;
                 case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, INLET_SHUT, INLET_OPENED,
                         OUTLET_SHUT, OUTLET_OPENED, LEADS, FOLLOWS, TRAVELS, DOES, KEPT ->
                     false;
@@ -195,7 +195,7 @@ public final class Trace {
                 visits.add(new Visit(segment.places[r], link, segment.times[r], until[0]));
                 until[0] = segment.times[r];
             }
-            return kind != Segment.RecordKind.CREATED && kind != Segment.RecordKind.MADE;
+            return kind != Segment.RecordKind.CREATED && kind != Segment.RecordKind.MADE && kind != Segment.RecordKind.BROUGHT;
         });
         Collections.reverse(visits);
         return visits;

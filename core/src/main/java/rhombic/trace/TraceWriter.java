@@ -105,6 +105,11 @@ public final class TraceWriter {
         return appears(timeNanos, node, type, Segment.RecordKind.CREATED);
     }
 
+    /** A piece comes in that lies on another; returns its body. */
+    public int brought(long timeNanos, int node, int type) {
+        return appears(timeNanos, node, type, Segment.RecordKind.BROUGHT);
+    }
+
     /** A piece comes into being inside the plant; returns its body. */
     public int made(long timeNanos, int node, int type) {
         return appears(timeNanos, node, type, Segment.RecordKind.MADE);
@@ -370,7 +375,7 @@ public final class TraceWriter {
 
     private void notifyListener(PieceListener to, long time, int body, int node, int value, Segment.RecordKind kind) {
         switch (kind) {
-            case CREATED -> to.onEvent(time, PieceListener.Event.ENTERS, body, node, value);
+            case CREATED, BROUGHT -> to.onEvent(time, PieceListener.Event.ENTERS, body, node, value);
             case MADE -> to.onEvent(time, PieceListener.Event.MADE, body, node, value);
             case WAITS -> to.onEvent(time, PieceListener.Event.WAITS, body, node, 0);
             case WORKS, BEGINS -> to.onEvent(time, PieceListener.Event.WORK_BEGINS, body, node, 0);

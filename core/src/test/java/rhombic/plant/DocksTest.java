@@ -14,6 +14,7 @@ import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import rhombic.insight.TruckStory;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
@@ -180,6 +181,22 @@ class DocksTest {
             }
         }
         assertTrue(onDeck >= 2, "what is not picked up yet lies on it: " + onDeck);
+    }
+
+    /** The first is at the dock, the second waits; at the end both have left. */
+    @Test
+    void itIsToldHowManyTrucksCameAndWhyThoseInsideStand() {
+        Study study = lines().chain(trucks(of(3, "Pallet"), "100 s 2 Truck"), buffer("Yard", -1), dock("Dock"), goodsOut("Gate"))
+                .chain(Lines.station("Check", 1, 0, "20 s"), goodsOut("Store")).link(to("Dock", "Check", Dock.UNLOADING, ""))
+                .study(SECONDS / 3600, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        TruckStory story = new TruckStory(UnfoldedStudy.of(study));
+        assertEquals(List.of("2 trucks have come, 0 have left, 2 are inside.",
+                "Dock: Truck 1 has stood here for 1 min 10 s with 2 pieces on it: there has been no room where what it brings goes for 10 s.",
+                "Truck 5 has waited in Yard for 1 min 10 s for room at Dock."), story.at(trace.at(170_000_000_000L)));
+        assertEquals(List.of("2 trucks have come, 2 have left, 0 are inside."), story.at(trace.at(1_900_000_000_000L)));
+        assertTrue(story.concerns(0) && story.concerns(1) && story.concerns(2), "trucks come there");
+        assertEquals(false, story.concerns(4), "what they bring goes there");
     }
 
     @Test

@@ -239,10 +239,7 @@ public final class GoodsInNode extends Node {
         for (int type = 0; type < brought.any(); type++) {
             for (int i = 0; i < counts[type]; i++) {
                 Piece piece = new Piece(type);
-                flow.census.onEnter(piece, index);
-                if (flow.trace != null) {
-                    flow.trace.onto(flow.now(), piece.body, index, carrier.body);
-                }
+                flow.census.onBrought(piece, index, carrier);
                 ArrayList<Piece> there = carrier.load == null ? new ArrayList<>() : carrier.load;
                 there.add(piece);
                 carrier.load = there;

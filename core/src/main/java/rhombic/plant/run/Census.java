@@ -89,6 +89,17 @@ public final class Census {
         }
     }
 
+    /** A piece comes in that lies on another. */
+    public void onBrought(Piece piece, int node, Piece on) {
+        onCreated(piece, node);
+        types[piece.type].onEnter();
+        total.onEnter(run.now());
+        if (run.trace != null) {
+            piece.body = run.trace.brought(run.now(), node, piece.type);
+            run.trace.onto(run.now(), piece.body, node, on.body);
+        }
+    }
+
     public void onMade(Piece piece, int node) {
         onCreated(piece, node);
         types[piece.type].made();

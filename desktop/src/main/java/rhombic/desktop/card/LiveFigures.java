@@ -19,6 +19,7 @@ import rhombic.desktop.floor.body.StatePattern;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
 import rhombic.insight.EquipmentStory;
+import rhombic.insight.TruckStory;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
@@ -32,6 +33,8 @@ import rhombic.trace.Moment;
 
 /** What the selected element has done so far and does now, and the buttons that shut or open its inlet and outlet from here on. */
 final class LiveFigures extends VBox {
+    /** So many lines about trucks are shown. */
+    private static final int MAX_TRUCKS = 8;
     private final Workbench bench;
     private final Function<Study, UnfoldedStudy> unfolding;
     /** Gives what was written down of the run; null while there is none. */
@@ -146,6 +149,16 @@ final class LiveFigures extends VBox {
             }
         }
         figures.getChildren().add(grid);
+        TruckStory trucks = new TruckStory(unfolding.apply(bench.study()));
+        if (trucks.concerns(node)) {
+            List<String> lines = trucks.at(now);
+            for (int i = 0; i < lines.size() && i < MAX_TRUCKS; i++) {
+                Label line = new Label(lines.get(i));
+                line.setWrapText(true);
+                line.setId("truck-" + i);
+                figures.getChildren().add(line);
+            }
+        }
     }
 
     /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */

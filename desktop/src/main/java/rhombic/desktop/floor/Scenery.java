@@ -17,6 +17,8 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.kind.Dock;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Bend;
@@ -83,7 +85,7 @@ public final class Scenery {
             }
             MeshMaker links = new MeshMaker();
             study.links().forEach(link -> drawLink(links, link));
-            study.links().stream().filter(Scenery::hasTrack).forEach(link -> drawTrack(links, link));
+            study.links().stream().filter(this::hasTrack).forEach(link -> drawTrack(links, link));
             if (!links.isEmpty()) {
                 nodes.add(flat(links));
             }
@@ -91,14 +93,21 @@ public final class Scenery {
         return nodes;
     }
 
-    /** Whether pieces move along it by themselves, for all to see. */
-    private static boolean hasTrack(Link link) {
+    /** Whether pieces move along it by themselves, for all to see, and not on the floor. */
+    private boolean hasTrack(Link link) {
+        boolean isOnFloor = isOnFloor(link.from()) || isOnFloor(link.to());
         return switch (link.travel()) {
-            case Travel.InTime in -> true;
-            case Travel.AtSpeed at -> true;
+            case Travel.InTime in -> !isOnFloor;
+            case Travel.AtSpeed at -> !isOnFloor;
             case Travel.AtOnce once -> false;
             case Travel.Carried carried -> false;
         };
+    }
+
+    /** Whether pieces stand on the floor there, as trucks do. */
+    private boolean isOnFloor(String name) {
+        return study.find(name).filter(element -> element instanceof Dock || element instanceof Buffer buffer && buffer.arrangement().isArea())
+                .isPresent();
     }
 
     /** A line on the floor with a rhombus at its end, in steps where pieces are carried. A track at the height at which they come is apart. */
