@@ -33,6 +33,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Battery;
 import rhombic.study.duty.IdlePlace;
+import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Aisle;
@@ -42,10 +43,12 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
+import rhombic.study.value.Attribute;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -140,6 +143,42 @@ class FleetsTest {
         assertEquals(20, run.lead().min(), NEAR, "the second, which makes the load full");
         assertEquals(150 + 20 + 20, run.lead().max(), NEAR, "the third, for which it comes back from where it was");
         assertEquals((50 + 20 + 190) / 3.0, run.lead().mean(), NEAR);
+    }
+
+    /** Three wait at A since the start, one at B; the forklift comes on duty when all are there. */
+    @Test
+    void whatIsDoneFirstFollowsTheRuleOfTheFleet() {
+        assertEquals("A", firstTaken(rules -> rules), "the longest waiting");
+        assertEquals("B", firstTaken(rules -> rules.withJobRule(JobChoice.NEAREST)));
+        assertEquals("C", firstTaken(rules -> rules.withJobRule(JobChoice.FULLEST)));
+        assertEquals("D", firstTaken(rules -> rules.withJobRule(JobChoice.FORMULA).withJobFormula("piece.urgency")));
+        assertEquals("A", firstTaken(rules -> rules.withJobRule(JobChoice.FORMULA)), "without a formula, the longest waiting");
+    }
+
+    /** A has the oldest, B is nearest, at C most wait, and at D waits what is most urgent. */
+    private String firstTaken(UnaryOperator<rhombic.study.duty.Dispatching> rules) {
+        PieceType piece = PieceType.usual("Piece").withAttributes(List.of(new Attribute("urgency", Value.of(1.0))));
+        PieceType urgent = PieceType.usual("Urgent").withAttributes(List.of(new Attribute("urgency", Value.of(5.0))));
+        Fleet fleet = usual().withRules(rules);
+        Lines lines = new Lines().types(piece, urgent).chain(Lines.timetable("In A", "1 s Piece"), buffer("A", -1).placed(Placement.at(40, 0)))
+                .chain(Lines.timetable("In B", "2 s Piece"), buffer("B", -1).placed(Placement.at(5, 9)))
+                .chain(Lines.timetable("In C", "3 s 4 Piece"), buffer("C", -1).placed(Placement.at(40, 20)))
+                .chain(Lines.timetable("In D", "4 s Urgent"), buffer("D", -1).placed(Placement.at(40, 40)))
+                .chain(goodsOut("Out").placed(Placement.at(60, 0)));
+        for (String from : List.of("A", "B", "C", "D")) {
+            lines.link(new Link(from, "Out").withTravel(new Travel.Carried(Need.of("F"), 1)));
+        }
+        Study study = lines.chain(fleet.with(fleet.basics().withDuty(fleet.basics().duty().withCalendar("C")))).study(600 / 3600.0, 0, 1)
+                .withCalendars(List.of(Peopled.calendar("06:00 22:00", "06:00 06:01 break")));
+        Trace trace = Runs.traceOf(study);
+        for (long at = 60_000_000_000L;; at += 1_000_000_000L) {
+            Moment moment = trace.at(at);
+            for (int link = 0; link < study.links().size(); link++) {
+                if (moment.contentOfLink(link) > 0) {
+                    return study.links().get(link).from();
+                }
+            }
+        }
     }
 
     @Test

@@ -8,7 +8,10 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.plant.piece.Piece;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Diary;
 import rhombic.plant.blueprint.Blueprint;
@@ -88,6 +91,13 @@ public final class Flow extends Run {
         Staff known = staff;
         assert known != null : "nobody is there";
         return known;
+    }
+
+    @Override
+    public ToDoubleFunction<Piece> ofPiece(String text, String stream) {
+        Formula formula = formula(text);
+        PlantScope scope = new PlantScope(this, null, stream);
+        return piece -> scope.evaluate(formula, piece, formula::number);
     }
 
     @Override

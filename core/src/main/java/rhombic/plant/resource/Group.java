@@ -1,7 +1,9 @@
 package rhombic.plant.resource;
 
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
 import rhombic.plant.traffic.Traffic;
@@ -27,9 +29,10 @@ public final class Group {
     /**
      * What its resources go by.
      *
+     * @param number of a piece, where its formula says which job is first
      * @param breakArea null: they spend breaks at home
      */
-    public record Rules(Dispatching dispatching, AtShiftEnd atShiftEnd, @Nullable Pose breakArea) {}
+    public record Rules(Dispatching dispatching, ToDoubleFunction<Piece> number, AtShiftEnd atShiftEnd, @Nullable Pose breakArea) {}
 
     /**
      * How its resources get from one place to another.
@@ -53,6 +56,8 @@ public final class Group {
         jobRule = switch (rules.dispatching.jobRule()) {
             case OLDEST -> new OldestJob();
             case NEAREST -> new NearestJob();
+            case FULLEST -> new FullestJob();
+            case FORMULA -> new JobByNumber(rules.number);
         };
     }
 

@@ -3,6 +3,7 @@ package rhombic.plant.resource;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
 import rhombic.space.Pose;
 
 /** Something that has to be done by somebody. Asked for again and again, it is the same object: one for each place. */
@@ -86,6 +87,16 @@ public final class Job {
         /** Whether that resource is of use for it, whatever its skills; asked of those that are choosy. To ask changes nothing. */
         default boolean suits(Job job, Resource resource) {
             return true;
+        }
+
+        /** How many pieces wait where it is to be done, as far as is known. */
+        default int waiting(Job job) {
+            return 1;
+        }
+
+        /** The piece that it is about, or the first of them; null if it is about none. */
+        default @Nullable Piece piece(Job job) {
+            return null;
         }
 
         /** Where it leads, place after place, for who wants to know how far. */

@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.ToDoubleFunction;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
@@ -17,6 +18,7 @@ import rhombic.kernel.Simulator;
 import rhombic.measure.Diary;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.TableBook;
 import rhombic.plant.piece.TypeBook;
 import rhombic.plant.route.Route;
@@ -147,6 +149,13 @@ public abstract class Run {
     public final Formula formula(String text) {
         return blueprint.formula(text);
     }
+
+    /**
+     * The number that a formula gives for a piece, at no equipment.
+     *
+     * @param stream that its draws come from
+     */
+    public abstract ToDoubleFunction<Piece> ofPiece(String formula, String stream);
 
     /** Writes down that a mover sets out on a route at that pace; over in no time: it stands at its end. */
     public final void traceTravel(int mover, Route route, Pace pace) {

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.ModeFigures;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
@@ -17,6 +19,7 @@ import rhombic.plant.run.Run;
 import rhombic.plant.traffic.Traffic;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
+import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
@@ -56,7 +59,14 @@ public abstract class Members {
         Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
         group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic,
                 element.roadSpace().map(RoadSpace::trailing).orElse(0.0)),
-                new Group.Rules(element.dispatching(), element.basics().duty().atShiftEnd(), breakArea));
+                new Group.Rules(element.dispatching(), number(run, element), element.basics().duty().atShiftEnd(), breakArea));
+    }
+
+    private static ToDoubleFunction<Piece> number(Run run, ResourceGroup element) {
+        String formula = element.dispatching().jobFormula();
+        return element.dispatching().jobRule() == JobChoice.FORMULA && !formula.isBlank()
+                ? run.ofPiece(formula, element.id() + "\u0000job")
+                : piece -> 0;
     }
 
     /** The break area of that name; null if there is none. */

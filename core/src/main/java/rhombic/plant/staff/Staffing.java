@@ -2,6 +2,7 @@ package rhombic.plant.staff;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
@@ -25,6 +26,11 @@ public final class Staffing implements Job.Owner {
 
         /** Somebody who is needed had to go. */
         void onPeopleLeft();
+
+        /** The piece that they are needed for; null if it is none. */
+        default @Nullable Piece piece() {
+            return null;
+        }
 
         /** Whether what they do ends at this very instant. */
         boolean isEnding();
@@ -156,6 +162,11 @@ public final class Staffing implements Job.Owner {
         if (request != null && job.state() == Job.State.IDLE) {
             askNow();
         }
+    }
+
+    @Override
+    public @Nullable Piece piece(Job asked) {
+        return listener.piece();
     }
 
     @Override

@@ -2,6 +2,8 @@ package rhombic.plant.transport;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
 import rhombic.space.Pose;
@@ -53,6 +55,16 @@ final class CalledTour extends Tour {
     @Override
     public boolean suits(Job asked, Resource resource) {
         return first.canBeServedBy(resource);
+    }
+
+    @Override
+    public int waiting(Job asked) {
+        return first.waiting();
+    }
+
+    @Override
+    public @Nullable Piece piece(Job asked) {
+        return first.firstWaiting();
     }
 
     @Override

@@ -169,6 +169,30 @@ final class Carriage extends Passage {
         return false;
     }
 
+    /** The first in line that could be fetched now; null if none could. */
+    @Nullable
+    Piece firstWaiting() {
+        for (Offer.QueuedOffer entry = taker().line.first(); entry != null && !isDown(); entry = taker().line.next(entry)) {
+            if (entry.way.passage() == this && taker().waitsForPassageOnly(entry)) {
+                return entry.piece();
+            }
+        }
+        return null;
+    }
+
+    /** How many pieces wait at the giver, as far as is known. */
+    int waiting() {
+        int offers = 0;
+        int backlog = 0;
+        for (Offer.QueuedOffer entry = taker().line.first(); entry != null; entry = taker().line.next(entry)) {
+            if (entry.way.passage() == this) {
+                offers++;
+                backlog = entry.offer.backlog();
+            }
+        }
+        return Math.max(offers, backlog);
+    }
+
     /** Whether a piece could be fetched now if somebody came. */
     boolean canBeServed() {
         return hasOne(piece -> true);

@@ -84,6 +84,11 @@ public final class Place extends Activity implements Staffing.Listener {
 
     // ---- what keeps it from working
 
+    @Override
+    public @Nullable Piece piece() {
+        return load.isEmpty() ? null : load.getFirst();
+    }
+
     /** Whether somebody is needed who is not there. */
     boolean isUnstaffed() {
         return staffing != null && staffing.isMissing();

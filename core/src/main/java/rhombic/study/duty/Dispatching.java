@@ -9,16 +9,21 @@ import rhombic.study.field.FieldType;
  *
  * @param resourceRule which of them does something, among those who are free
  * @param jobRule what one of them does next, among what has the highest priority
+ * @param jobFormula of the piece that it is about, where that says it: looked at anew each time; the highest number goes first
  * @param idleAt where they are when there is nothing to do
  * @param travel how they get from one place to another
  */
-public record Dispatching(ResourceChoice resourceRule, JobChoice jobRule, IdlePlace idleAt, TravelChoice travel) implements Serializable {
-    public static final Dispatching USUAL = new Dispatching(ResourceChoice.NEAREST, JobChoice.OLDEST, IdlePlace.AT_HOME,
+public record Dispatching(ResourceChoice resourceRule, JobChoice jobRule, String jobFormula, IdlePlace idleAt,
+        TravelChoice travel) implements Serializable {
+    public static final Dispatching USUAL = new Dispatching(ResourceChoice.NEAREST, JobChoice.OLDEST, "", IdlePlace.AT_HOME,
             TravelChoice.ON_AISLES);
 
     public static final Field<Dispatching, JobChoice> JOB_RULE = Field.optional("jobRule",
             "What one does next, among the most urgent; missing: the longest waiting.", FieldType.Word.of(JobChoice.values()),
             JobChoice.OLDEST, Dispatching::jobRule, Dispatching::withJobRule);
+    public static final Field<Dispatching, String> JOB_FORMULA = Field.optional("jobFormula",
+            "Of the piece, such as piece.urgency: where the rule is by formula, the highest number goes first.", FieldType.FORMULA, "",
+            Dispatching::jobFormula, Dispatching::withJobFormula);
     public static final Field<Dispatching, IdlePlace> IDLE_AT = Field.optional("idleAt",
             "Where they are when there is nothing to do; missing: at home.", FieldType.Word.of(IdlePlace.values()), IdlePlace.AT_HOME,
             Dispatching::idleAt, Dispatching::withIdleAt);
@@ -33,18 +38,23 @@ public record Dispatching(ResourceChoice resourceRule, JobChoice jobRule, IdlePl
     }
 
     public Dispatching withResourceRule(ResourceChoice newRule) {
-        return new Dispatching(newRule, jobRule, idleAt, travel);
+        return new Dispatching(newRule, jobRule, jobFormula, idleAt, travel);
     }
 
     public Dispatching withJobRule(JobChoice newRule) {
-        return new Dispatching(resourceRule, newRule, idleAt, travel);
+        return new Dispatching(resourceRule, newRule, jobFormula, idleAt, travel);
+    }
+
+    /** By a formula about the piece; the highest goes first. */
+    public Dispatching withJobFormula(String newFormula) {
+        return new Dispatching(resourceRule, jobRule, newFormula, idleAt, travel);
     }
 
     public Dispatching withIdleAt(IdlePlace newIdleAt) {
-        return new Dispatching(resourceRule, jobRule, newIdleAt, travel);
+        return new Dispatching(resourceRule, jobRule, jobFormula, newIdleAt, travel);
     }
 
     public Dispatching withTravel(TravelChoice newTravel) {
-        return new Dispatching(resourceRule, jobRule, idleAt, newTravel);
+        return new Dispatching(resourceRule, jobRule, jobFormula, idleAt, newTravel);
     }
 }

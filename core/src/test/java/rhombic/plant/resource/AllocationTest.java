@@ -201,7 +201,7 @@ class AllocationTest {
             assertEquals("ready 20.0 by A", yard.log.getLast());
             yard.done(urgent);
             yard.until(90);
-            assertEquals(which == JobChoice.OLDEST ? "ready 30.0 by A" : "ready 15.0 by A", yard.log.getLast());
+            assertEquals(which == JobChoice.NEAREST ? "ready 15.0 by A" : "ready 30.0 by A", yard.log.getLast());
         }
     }
 

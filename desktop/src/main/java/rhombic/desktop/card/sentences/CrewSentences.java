@@ -41,7 +41,7 @@ final class CrewSentences {
     static List<Sentence> of(Study study, Crew crew) {
         CrewSentences sentences = new CrewSentences(study, crew);
         List<Sentence> all = new ArrayList<>(
-                List.of(sentences.people(), sentences.persons(), sentences.dispatching.rules(), sentences.walking(),
+                List.of(sentences.people(), sentences.persons(), sentences.dispatching.rules(sentences.study), sentences.walking(),
                         DutySentences.calendarOf(study, crew), sentences.breaks()));
         FailureSentences tools = FailureSentences.of(study, crew);
         all.addAll(tools.all());

@@ -1,8 +1,11 @@
 package rhombic.desktop.card.sentences;
 
 import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.sentences.Sentence.Token.script;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import rhombic.desktop.card.sentences.Sentence.Part;
@@ -26,12 +29,21 @@ final class DispatchingSentences {
     }
 
     /** Which of them comes, and what they do first. */
-    Sentence rules() {
-        return new Sentence(new Words(group.arePeople() ? "Of those who are free, " : "Of those that are free, "),
+    Sentence rules(Study study) {
+        List<Part> parts = new ArrayList<>(List.of(new Words(group.arePeople() ? "Of those who are free, " : "Of those that are free, "),
                 choice(group.arePeople() ? "person rule" : "vehicle rule", ResourceChoice.values(), ResourceChoice::word,
                         rules.resourceRule(), Dispatching::withResourceRule),
                 new Words(" comes; of what is most urgent they do "),
-                choice("job rule", JobChoice.values(), JobChoice::word, rules.jobRule(), Dispatching::withJobRule), new Words(" first."));
+                choice("job rule", JobChoice.values(), JobChoice::word, rules.jobRule(), Dispatching::withJobRule)));
+        if (rules.jobRule() == JobChoice.FORMULA) {
+            parts.add(new Words(", "));
+            parts.add(script("job formula", rules.jobFormula().isEmpty() ? "+ formula" : rules.jobFormula(), rules.jobFormula(),
+                    "A formula about the piece, such as piece.urgency, or -piece.due for the earliest due", Offers.at(study, List.of()),
+                    text -> changed(Dispatching::withJobFormula, TimeSentences.formula(text))));
+            parts.add(new Words(","));
+        }
+        parts.add(new Words(" first."));
+        return new Sentence(parts);
     }
 
     Part travel() {

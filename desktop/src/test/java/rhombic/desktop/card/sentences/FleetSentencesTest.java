@@ -91,6 +91,14 @@ class FleetSentencesTest {
     }
 
     @Test
+    void whatTheyDoFirstMayFollowAFormula() {
+        assertTrue(says(study, "AGVs", "of what is most urgent they do the longest waiting first."));
+        Study byFormula = edited(edited(study, "AGVs", "job rule", "what is highest by formula"), "AGVs", "job formula", "-piece.due");
+        assertTrue(says(byFormula, "AGVs", "they do what is highest by formula, -piece.due, first."));
+        assertTrue(says(edited(study, "AGVs", "job rule", "where most waits"), "AGVs", "they do where most waits first."));
+    }
+
+    @Test
     void handlingTakesATimeByTypeAndAtEachStop() {
         Study timed = edited(edited(study, "AGVs", "pick up", "12 s"), "AGVs", "stop time", "5 s");
         assertTrue(says(timed, "AGVs",
