@@ -12,6 +12,7 @@ import rhombic.insight.Limit;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.FailureFigures;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
@@ -61,6 +62,7 @@ final class Report {
         out.println("Means over the runs, for each equipment:");
         equipment(summary, out);
         links(summary, out);
+        aisles(summary, out);
         people(summary, out);
         failures(summary, out);
     }
@@ -144,6 +146,25 @@ final class Report {
                     String.format(Locale.ROOT, "%.2f", link(summary, index, LinkFigures::onTheWayMean)),
                     String.format(Locale.ROOT, "%.1f", link(summary, index, LinkFigures::onTheWayMax)),
                     Clock.span(link(summary, index, LinkFigures::travelMean)));
+        }
+    }
+
+    private static void aisles(Summary summary, PrintWriter out) {
+        List<AisleFigures> aisles = summary.runs().getFirst().aisles();
+        if (aisles.isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("Aisles, means over the runs:");
+        String row = "%-30.30s %10s %10s%n";
+        out.printf(row, "aisle", "passes", "metres");
+        for (int i = 0; i < aisles.size(); i++) {
+            int index = i;
+            out.printf(row, aisles.get(i).name(),
+                    String.format(Locale.ROOT, "%.1f",
+                            summary.runs().stream().mapToDouble(run -> run.aisles().get(index).passes()).average().orElse(0)),
+                    String.format(Locale.ROOT, "%.0f",
+                            summary.runs().stream().mapToDouble(run -> run.aisles().get(index).metres()).average().orElse(0)));
         }
     }
 

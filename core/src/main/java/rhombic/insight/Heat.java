@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Summary;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.value.EquipmentState;
@@ -38,7 +40,12 @@ public enum Heat {
         Means means = new Means(summary);
         double max = 0;
         for (int i = 0; i < elements.size(); i++) {
+            String name = elements.get(i).name();
             double value = elements.get(i) instanceof Equipment ? means.of(i, figure) : 0;
+            if (this == TRAFFIC && elements.get(i) instanceof Aisle) {
+                value = means
+                        .of(run -> run.aisles().stream().filter(aisle -> aisle.name().equals(name)).mapToLong(AisleFigures::passes).sum());
+            }
             max = Math.max(max, value);
             heat.put(elements.get(i).name(), value);
         }

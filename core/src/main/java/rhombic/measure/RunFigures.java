@@ -26,13 +26,14 @@ public record RunFigures(int replication, long seed, double hours, long in, long
         long scrapped, long insideAtStart, long inside, double insideMean,
         long rejected, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
         long events, String stoppedBy, DeadlockFigures deadlock, List<CrewFigures> crews,
-        List<SkillFigures> skills, double plannedHours) implements Serializable {
+        List<SkillFigures> skills, List<AisleFigures> aisles, double plannedHours) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
         links = List.copyOf(links);
         types = List.copyOf(types);
         crews = List.copyOf(crews);
         skills = List.copyOf(skills);
+        aisles = List.copyOf(aisles);
     }
 
     /** All failures, those of equipment first, then those of links; in each run of a study the same in the same order. */

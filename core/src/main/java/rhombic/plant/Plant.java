@@ -203,6 +203,7 @@ public final class Plant {
                 whole.joined(), whole.scrapped(), whole.insideAtStart(), whole.inside(), whole.insideMean(now), rejected, whole.lead(),
                 equipment, flow.passages().stream().map(Passage::figures).toList(), flow.census.figures(), simulator.occurred(),
                 flow.stoppedBy(), deadlock(), staff == null ? List.of() : staff.figures(), staff == null ? List.of() : staff.skills(),
+                staff == null ? List.of() : staff.aisles(),
                 plannedHours(now, whole.hours(now)));
     }
 

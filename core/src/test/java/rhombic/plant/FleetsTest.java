@@ -160,7 +160,8 @@ class FleetsTest {
         PieceType piece = PieceType.usual("Piece").withAttributes(List.of(new Attribute("urgency", Value.of(1.0))));
         PieceType urgent = PieceType.usual("Urgent").withAttributes(List.of(new Attribute("urgency", Value.of(5.0))));
         Fleet fleet = usual().withRules(rules);
-        Lines lines = new Lines().types(piece, urgent).chain(Lines.timetable("In A", "1 s Piece"), buffer("A", -1).placed(Placement.at(40, 0)))
+        Lines lines = new Lines().types(piece, urgent)
+                .chain(Lines.timetable("In A", "1 s Piece"), buffer("A", -1).placed(Placement.at(40, 0)))
                 .chain(Lines.timetable("In B", "2 s Piece"), buffer("B", -1).placed(Placement.at(5, 9)))
                 .chain(Lines.timetable("In C", "3 s 4 Piece"), buffer("C", -1).placed(Placement.at(40, 20)))
                 .chain(Lines.timetable("In D", "4 s Urgent"), buffer("D", -1).placed(Placement.at(40, 40)))

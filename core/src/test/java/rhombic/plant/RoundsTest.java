@@ -199,6 +199,8 @@ class RoundsTest {
         double setsDown = Layout.inlet(to, "").x() - 0.45;
         double home = Layout.home(train, 0).x();
         assertEquals(takesUp - home + 40 - takesUp + 10 + 40 - setsDown, run.lead().max(), 1e-6, "round the corners");
+        assertEquals(SECONDS - 50, run.aisles().getFirst().metres(), 100, "it goes round and round, and what is under way is not counted");
+        assertEquals(SECONDS / 50, run.aisles().getFirst().passes(), 2, "to A, and to X");
         Trace trace = Runs.traceOf(study);
         UnfoldedStudy unfolded = UnfoldedStudy.of(study);
         Scene scene = new Scene(unfolded);

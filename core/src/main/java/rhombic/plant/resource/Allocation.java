@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.measure.SkillTally;
 import rhombic.plant.activity.Hold;
+import rhombic.plant.route.AisleUse;
 import rhombic.space.Pose;
 
 /** Brings the jobs and the resources of a plant together. */
@@ -22,6 +23,7 @@ public final class Allocation {
     private final List<Job> yielding = new ArrayList<>();
     private final Choice choice;
     private final Duties duties = new Duties(this);
+    private final AisleUse use = new AisleUse();
     private long given;
     private long sequence;
     private boolean changed;
@@ -74,6 +76,11 @@ public final class Allocation {
     /** It may do nothing for now. */
     void onHeld(Resource person) {
         choice.removeFree(person);
+    }
+
+    /** Counts who has gone along which aisle. */
+    public AisleUse use() {
+        return use;
     }
 
     /** Who may do something, and who may not. */

@@ -4,6 +4,7 @@ import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.route.AisleUse;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
 import rhombic.plant.traffic.Traffic;
@@ -94,6 +95,11 @@ public final class Group {
     @Nullable
     Traffic traffic() {
         return traffic;
+    }
+
+    /** Counts who has gone along which aisle. */
+    AisleUse use() {
+        return allocation.use();
     }
 
     double trailingMetres() {

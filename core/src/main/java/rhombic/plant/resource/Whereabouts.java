@@ -106,7 +106,7 @@ final class Whereabouts implements Motion.Watcher, RoadUser.Listener {
         isStopping = false;
         RoadUser user = road;
         assert user != null : "who turns in traffic is in it";
-        resource.onTravelled(motion.metresGone());
+        travelled(motion.metresGone());
         user.turn();
         resource.onSetOut(motion.route());
     }
@@ -131,7 +131,7 @@ final class Whereabouts implements Motion.Watcher, RoadUser.Listener {
             showStanding();
         }
         if (isOff && !motion.isUnderWay()) {
-            resource.onTravelled(motion.metres());
+            travelled(motion.metres());
             aim = Aim.NOTHING;
             return true;
         }
@@ -188,8 +188,16 @@ final class Whereabouts implements Motion.Watcher, RoadUser.Listener {
         if (road != null) {
             road.endHere();
         }
-        resource.onTravelled(motion.stop());
+        travelled(motion.stop());
         standsHere();
+    }
+
+    private void travelled(double metres) {
+        resource.onTravelled(metres);
+        Route gone = motion.lastRoute();
+        if (gone != null) {
+            group.use().count(gone, metres);
+        }
     }
 
     private void standsHere() {
@@ -201,7 +209,7 @@ final class Whereabouts implements Motion.Watcher, RoadUser.Listener {
 
     @Override
     public void onArrived() {
-        resource.onTravelled(motion.metres());
+        travelled(motion.metres());
         if (road != null) {
             road.onArrived();
         }

@@ -69,7 +69,9 @@ final class AisleRouter implements Router {
             Route.Leg last = legs.removeLast();
             legs.add(new Route.Leg(last.from(), Pose.at(to.x(), to.y(), to.z(), last.headingDegrees()), last.maxSpeed()));
         }
-        return new Route(legs, course.parts());
+        List<String> names = course.parts().stream().map(part -> net.aisles().get(net.stretches().get(part.stretch()).aisle()).name())
+                .toList();
+        return new Route(legs, course.parts(), names, Math.hypot(corners.getFirst().x() - from.x(), corners.getFirst().y() - from.y()));
     }
 
     private static void add(List<Route.Leg> legs, Pose from, Pose to, double maxSpeed) {

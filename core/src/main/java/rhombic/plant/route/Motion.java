@@ -15,6 +15,7 @@ public final class Motion extends Event {
     private Mover mover;
     private final Watcher watcher;
     private @Nullable Route route;
+    private @Nullable Route last;
     /** How it moves, in metres along the route; null while it covers a single leg evenly, as people mostly do. */
     private @Nullable Pace pace;
     private long evenNanos;
@@ -55,6 +56,11 @@ public final class Motion extends Event {
         return along;
     }
 
+    /** Along which it went last, or goes; null if it never did. */
+    public @Nullable Route lastRoute() {
+        return last;
+    }
+
     /** Whether it is on its way, be it that it is held. */
     public boolean isUnderWay() {
         return route != null;
@@ -83,6 +89,7 @@ public final class Motion extends Event {
         mover = like;
         assert route == null : "it is stopped before it sets out anew";
         route = along;
+        last = along;
         metres = along.metres();
         rest = along.to();
         restMetres = Double.POSITIVE_INFINITY;

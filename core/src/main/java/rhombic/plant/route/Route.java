@@ -9,6 +9,8 @@ import rhombic.study.way.AisleNet;
 public final class Route {
     private final List<Leg> legs;
     private final List<AisleNet.Part> aisles;
+    private final List<String> aisleNames;
+    private final double metresBefore;
     private final double metres;
 
     /**
@@ -42,16 +44,22 @@ public final class Route {
 
     /** @param legs at least one, each beginning where the one before ends */
     public Route(List<Leg> legs) {
-        this(legs, List.of());
+        this(legs, List.of(), List.of(), 0);
     }
 
-    /** @param aisles what it passes of them, in its order; none where it leads across the floor */
-    Route(List<Leg> legs, List<AisleNet.Part> aisles) {
+    /**
+     * @param aisles what it passes of them, in its order; none where it leads across the floor
+     * @param aisleNames the name of the aisle of each of these
+     * @param metresBefore how far it leads across the floor before the first of them
+     */
+    Route(List<Leg> legs, List<AisleNet.Part> aisles, List<String> aisleNames, double metresBefore) {
         if (legs.isEmpty()) {
             throw new IllegalArgumentException("A route has at least one leg");
         }
         this.legs = List.copyOf(legs);
         this.aisles = List.copyOf(aisles);
+        this.aisleNames = List.copyOf(aisleNames);
+        this.metresBefore = metresBefore;
         double sum = 0;
         for (int i = 0; i < legs.size(); i++) {
             sum += legs.get(i).metres();
@@ -66,6 +74,16 @@ public final class Route {
     /** What it passes of aisles, in its order; none where it leads across the floor. */
     public List<AisleNet.Part> aisles() {
         return aisles;
+    }
+
+    /** The names of the aisles of those parts, in the same order. */
+    List<String> aisleNames() {
+        return aisleNames;
+    }
+
+    /** How far it leads across the floor before its first aisle. */
+    double metresBeforeAisles() {
+        return metresBefore;
     }
 
     /** Straight from one to the other. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.ModeFigures;
@@ -21,6 +22,8 @@ import rhombic.plant.traffic.Traffic;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
+import rhombic.study.kind.Aisle;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 
 /** All resources of a plant, from the groups of its study: people, later vehicles and cranes. */
@@ -146,7 +149,14 @@ public final class Staff {
     public void restart() {
         long now = run.now();
         groups.forEach(members -> members.restart(now));
+        allocation.use().restart();
         skillTallies.forEach(tally -> tally.restart(now));
+    }
+
+    /** How much each aisle was used. */
+    public List<AisleFigures> aisles() {
+        return allocation.use()
+                .figures(run.unfolded.elements().stream().filter(Aisle.class::isInstance).map(PlantElement::name).toList());
     }
 
     /** Of each crew. */

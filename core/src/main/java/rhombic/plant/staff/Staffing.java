@@ -7,7 +7,6 @@ import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;
 import rhombic.plant.run.Run;
-import rhombic.plant.work.Place;
 import rhombic.space.Pose;
 
 /** The people at one place: asked for, there, called away. Of a place that never needs anybody there is none. */

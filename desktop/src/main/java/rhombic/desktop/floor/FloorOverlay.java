@@ -13,9 +13,11 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
+import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.Aisle;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
@@ -175,6 +177,10 @@ public final class FloorOverlay extends Canvas {
 
     /** Heat lies on the ground about the element, from pale to deep. */
     private void warm(GraphicsContext g, PlantElement element, Viewpoint view, double hot) {
+        if (element instanceof Aisle aisle) {
+            warm(g, aisle, view, hot);
+            return;
+        }
         double reach = 0.9 + Math.max(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2;
         int corners = 24;
         for (int ring = 3; ring >= 1; ring--) {
@@ -192,10 +198,29 @@ public final class FloorOverlay extends Canvas {
                 }
             }
             if (found == corners) {
-                g.setFill(Color.web("#E0A83C").interpolate(Color.web("#A8341F"), hot).deriveColor(0, 1, 1, 0.1 + 0.16 * hot));
+                g.setFill(warmth(hot).deriveColor(0, 1, 1, 0.1 + 0.16 * hot));
                 g.fillPolygon(xs, ys, corners);
             }
         }
+    }
+
+    /** Along its line, as wide as it is. */
+    private void warm(GraphicsContext g, Aisle aisle, Viewpoint view, double hot) {
+        List<Pose> corners = aisle.cornersOnFloor();
+        g.setFill(warmth(hot).deriveColor(0, 1, 1, 0.25 + 0.4 * hot));
+        for (int i = 0; i + 1 < corners.size(); i++) {
+            List<Viewpoint.Pixel> strip = PlantElement.strip(corners.get(i), corners.get(i + 1), aisle.widthMetres()).stream()
+                    .flatMap(pose -> view.project(pose.x(), pose.y(), 0.02, getWidth(), getHeight()).stream()).toList();
+            if (strip.size() == 4) {
+                g.fillPolygon(strip.stream().mapToDouble(Viewpoint.Pixel::x).toArray(),
+                        strip.stream().mapToDouble(Viewpoint.Pixel::y).toArray(),
+                        4);
+            }
+        }
+    }
+
+    private static Color warmth(double hot) {
+        return Color.web("#E0A83C").interpolate(Color.web("#A8341F"), hot);
     }
 
     /** A rhombus beside what an alternative has added or changed. */

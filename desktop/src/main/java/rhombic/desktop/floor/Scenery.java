@@ -106,7 +106,8 @@ public final class Scenery {
 
     /** Whether pieces stand on the floor there, as trucks do. */
     private boolean isOnFloor(String name) {
-        return study.find(name).filter(element -> element instanceof Dock || element instanceof Buffer buffer && buffer.arrangement().isArea())
+        return study.find(name)
+                .filter(element -> element instanceof Dock || element instanceof Buffer buffer && buffer.arrangement().isArea())
                 .isPresent();
     }
 

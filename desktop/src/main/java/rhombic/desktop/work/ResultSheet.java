@@ -6,9 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
-import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
@@ -31,8 +31,9 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     /** What the sheets of Diagnose are about. */
     public enum Subject {
-        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), PEOPLE("People"), FAILURES(
-                "Failures"), STAFFING("Staffing");
+        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), AISLES("Aisles"), PEOPLE(
+                "People"), FAILURES(
+                        "Failures"), STAFFING("Staffing");
 
         private final String word;
 
@@ -53,6 +54,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             case STATES -> states(summary);
             case PIECES -> pieces(summary);
             case LINKS -> links(summary);
+            case AISLES -> aisles(summary);
             case PEOPLE -> PeopleSheets.people(summary);
             case FAILURES -> PeopleSheets.failures(summary);
             case STAFFING -> PeopleSheets.staffing(summary);
@@ -165,6 +167,23 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
                     number(mean.apply(LinkFigures::arrived)),
                     number(mean.apply(LinkFigures::onTheWayMean)), number(mean.apply(LinkFigures::onTheWayMax)),
                     Clock.span(mean.apply(LinkFigures::travelMean)));
+        }));
+    }
+
+    private static ResultSheet aisles(Summary summary) {
+        List<Column> columns = List.of(new Column("Aisle", 170), new Column("Passes", 70), new Column("Passes/h", 76),
+                new Column("Metres", 76),
+                new Column("m a pass", 76));
+        List<AisleFigures> aisles = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().aisles();
+        String note = aisles.isEmpty()
+                ? "There are no aisles, or nobody who could use them. Draw one from Site on the shelf."
+                : "Means of each aisle: how often people and vehicles went along it, all of it or a part, and how far in all.";
+        return new ResultSheet(note, columns, rows(aisles.size(), index -> {
+            double passes = mean(summary, run -> run.aisles().get(index).passes());
+            double metres = mean(summary, run -> run.aisles().get(index).metres());
+            return List.of(aisles.get(index).name(), number(passes),
+                    number(mean(summary, run -> run.aisles().get(index).passes() / run.hours())),
+                    number(metres), passes == 0 ? NONE : number(metres / passes));
         }));
     }
 

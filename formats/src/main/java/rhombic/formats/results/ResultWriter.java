@@ -19,6 +19,7 @@ import rhombic.formats.file.SafeFile;
 import rhombic.formats.table.Csv;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.StayFigures;
@@ -42,7 +43,7 @@ public final class ResultWriter {
     }
 
     /**
-     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv}, {@code people.csv},
+     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv}, {@code aisles.csv}, {@code people.csv},
      * {@code failures.csv}, {@code staffing.csv} and {@code replications.csv} into the folder.
      */
     public static void saveCsv(Summary summary, Path folder) throws IOException {
@@ -51,6 +52,7 @@ public final class ResultWriter {
         csv(folder.resolve("equipment.csv"), out -> equipment(summary, out));
         csv(folder.resolve("piece-types.csv"), out -> types(summary, out));
         csv(folder.resolve("links.csv"), out -> links(summary, out));
+        csv(folder.resolve("aisles.csv"), out -> aisles(summary, out));
         csv(folder.resolve("replications.csv"), out -> runs(summary, out));
         csv(folder.resolve("people.csv"), out -> PeopleResults.people(summary, out));
         csv(folder.resolve("failures.csv"), out -> PeopleResults.failures(summary, out));
@@ -161,6 +163,13 @@ public final class ResultWriter {
             one.put("onTheWayMax", l.onTheWayMax());
             number(one, "travelMean", l.travelMean());
             PeopleResults.modes(l.modes(), one.putArray("failures"));
+        }
+        ArrayNode aisles = node.putArray("aisles");
+        for (AisleFigures aisle : run.aisles()) {
+            ObjectNode one = aisles.addObject();
+            one.put("name", aisle.name());
+            one.put("passes", aisle.passes());
+            one.put("metres", aisle.metres());
         }
         ArrayNode types = node.putArray("pieceTypes");
         for (TypeFigures t : run.types()) {
@@ -289,6 +298,15 @@ public final class ResultWriter {
                 out.printRecord(run.replication(), l.from(), l.to(), l.departed(), l.arrived(), l.onTheWayAtStart(), l.onTheWay(),
                         cell(l.onTheWayMean()), l.onTheWayMax(),
                         cell(l.travelMean()));
+            }
+        }
+    }
+
+    private static void aisles(Summary summary, Csv out) throws IOException {
+        out.printRecord("replication", "aisle", "passes", "m");
+        for (RunFigures run : summary.runs()) {
+            for (AisleFigures aisle : run.aisles()) {
+                out.printRecord(run.replication(), aisle.name(), aisle.passes(), aisle.metres());
             }
         }
     }

@@ -62,7 +62,8 @@ final class FleetSentences {
     static List<Sentence> of(Study study, Fleet fleet) {
         FleetSentences sentences = new FleetSentences(study, fleet);
         List<Sentence> all = new ArrayList<>(
-                List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.round(), sentences.dispatching.rules(sentences.study),
+                List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.round(),
+                        sentences.dispatching.rules(sentences.study),
                         sentences.ways(), sentences.battery(), DutySentences.calendarOf(study, fleet)));
         FailureSentences failures = FailureSentences.of(study, fleet);
         all.addAll(failures.all());

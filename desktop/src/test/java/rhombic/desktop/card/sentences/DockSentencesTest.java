@@ -22,7 +22,8 @@ import rhombic.study.work.Recipe;
 class DockSentencesTest {
     private final Study study = Edits.withNewType(Study.empty().withPieceTypes(List.of(PieceType.usual("Box"))), "Truck", PieceType::truck)
             .with(List.of(new Dock(Dock.KIND.blank(Basics.of("Dock", Placement.at(0, 0))).basics(), true, new Recipe.Fixed(List.of()),
-                    java.util.Optional.empty(), rhombic.chance.DistributionText.parse("2 min"), rhombic.chance.DistributionText.parse("1 min")),
+                    java.util.Optional.empty(), rhombic.chance.DistributionText.parse("2 min"),
+                    rhombic.chance.DistributionText.parse("1 min")),
                     new GoodsOut("Gate", Placement.at(-30, 0)), element("Store", 12)), List.of());
 
     private static PlantElement element(String name, double x) {
@@ -84,6 +85,7 @@ class DockSentencesTest {
     @Test
     void aLinkEndsAtTheSideFromWhichItComes() {
         Study linked = study.linked("Dock", "Gate").linked("Dock", "Store").linked("Store", "Dock");
-        assertEquals(List.of(" ", "unloading ", " loading"), linked.links().stream().map(link -> link.fromPort() + " " + link.toPort()).toList());
+        assertEquals(List.of(" ", "unloading ", " loading"),
+                linked.links().stream().map(link -> link.fromPort() + " " + link.toPort()).toList());
     }
 }
