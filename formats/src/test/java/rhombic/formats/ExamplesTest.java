@@ -21,8 +21,11 @@ import rhombic.insight.Limit;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Dimension;
 import rhombic.study.Study;
 import rhombic.study.check.StudyCheck;
+import rhombic.study.duty.Round;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.Station;
@@ -104,6 +107,52 @@ class ExamplesTest {
                 both.runs().getFirst().crews().stream().map(group -> group.name()).toList());
     }
 
+    private static double perHour(Study study, int runs) throws Exception {
+        return interval(run(study.withPlan(study.plan().withReplications(runs))), RunFigures::throughputPerHour).mean();
+    }
+
+    /** The line does not wait for forklifts: a fourth brings nothing, and what trucks bring and take is all moved. */
+    @Test
+    void aFourthForkliftBringsTheHeatPumpLineNothing() throws Exception {
+        Study three = open("heat-pump-line");
+        Study four = three.changed("Forklifts", e -> ((Fleet) e).withVehicles(4));
+        assertEquals(perHour(three, 5), perHour(four, 5), 0.05);
+        RunFigures one = run(three.withPlan(three.plan().withReplications(1))).runs().getFirst();
+        assertTrue(named(one, "Dock 1").out() > 20 && named(one, "Dock 2").out() > 5, "trucks leave, and crates");
+        assertTrue(named(one, "Dispatch area").contentMax() < 24, "what is done is fetched");
+        assertTrue(one.deadlock().isNone());
+    }
+
+    /** Each round brings twelve boxes: every 15 minutes that is more than the cells need, every 30 less. */
+    @Test
+    void aTrainEveryFifteenMinutesIsEnough() throws Exception {
+        Study hall = open("examples/tugger-hall");
+        double often = perHour(every(hall, "10 min"), 2);
+        double enough = perHour(hall, 2);
+        double seldom = perHour(every(hall, "30 min"), 2);
+        assertEquals(often, enough, 0.02 * often);
+        assertTrue(seldom < 2 * 12 * 8 * 1.02 && seldom > 2 * 12 * 8 * 0.85, "twice an hour twelve boxes of eight: " + seldom);
+    }
+
+    private static Study every(Study study, String interval) {
+        return study.changed("Tugger train", e -> {
+            Fleet fleet = (Fleet) e;
+            return fleet.withRound(fleet.round().map(round -> round
+                    .withDeparture(new Round.Departure.Every(Quantity.parse(interval, Dimension.TIME)))));
+        });
+    }
+
+    /** More haul trucks bring more up to eight; then the one place where they are unloaded is the limit. */
+    @Test
+    void eightHaulTrucksAreEnoughForTheOnePlaceWhereTheyAreUnloaded() throws Exception {
+        Study pits = open("examples/eight-pits");
+        double four = perHour(pits.changed("Haul trucks", e -> ((Fleet) e).withVehicles(4)), 1);
+        double eight = perHour(pits.changed("Haul trucks", e -> ((Fleet) e).withVehicles(8)), 1);
+        double twelve = perHour(pits.changed("Haul trucks", e -> ((Fleet) e).withVehicles(12)), 1);
+        assertTrue(eight > four * 1.05, four + " then " + eight);
+        assertEquals(eight, twelve, 0.04 * eight);
+    }
+
     /**
      * Orders go to the first area with a free packer, are sent off when all thirty are busy: the areas together are Erlang's loss
      * system, and the first ten, and the first twenty, are loss systems too (what overflows does not come back).
@@ -165,8 +214,8 @@ class ExamplesTest {
     }
 
     @Test
-    void pairedDifferencesOfTheDemoAreNarrower() throws Exception {
-        Study demo = StudyReader.open(Path.of("../demo/heat-pump-line.rhombic.json"));
+    void pairedDifferencesAreNarrower() throws Exception {
+        Study demo = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         List<Variant> two = Variant.alternatives(demo).stream().filter(v -> v.isBase() || v.name().equals("Frame buffer for twelve"))
                 .toList();
         try (LocalEngine engine = new LocalEngine(2)) {
