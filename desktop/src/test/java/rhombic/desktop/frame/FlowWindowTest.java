@@ -96,7 +96,7 @@ class FlowWindowTest extends WindowBase {
     void aPalletIsPackedByHandAndSaysWhatItCarries(FxRobot robot) {
         robot.clickOn("#token-add-carrier");
         assertEquals(List.of("Piece", "Pallet"), study().pieceTypes().stream().map(PieceType::name).toList());
-        place(robot, "in-out", "goods-in", -8, 2, -8, -3);
+        place(robot, "in-out", "goods-in", -4, 4, 1, -4);
         place(robot, "join-part", "assembly-station", -2, 0);
         place(robot, "store", "buffer", 4, 0);
         robot.interact(() -> window.bench().select("Goods in 2"));

@@ -156,7 +156,7 @@ class WatchWindowTest extends WindowBase {
         robot.clickOn("#token-Piece-looks");
         copy(robot, "usual\t#3A4A63\tdrum\nhot\t#C8452F\tball\n");
         robot.clickOn("#editor-paste").clickOn("#editor-use");
-        assertTrue(text(robot, "editor-message").contains("one of box, drum and pallet"), text(robot, "editor-message"));
+        assertTrue(text(robot, "editor-message").contains("one of box, drum, pallet and truck"), text(robot, "editor-message"));
         copy(robot, "usual\t#3A4A63\tdrum\nhot\t#C8452F\t\n");
         robot.clickOn("#editor-paste").clickOn("#editor-use");
         assertEquals(List.of(new Look("usual", "#3A4A63", Look.Form.DRUM), new Look("hot", "#C8452F")),
