@@ -27,7 +27,7 @@ import rhombic.study.kind.Station;
 /** Takes a picture of the window as soon as everything in it is fresh, and ends the program. */
 final class Shot {
     private static final int SETTLE_FRAMES = 12;
-    private static final double GIVE_UP_SECONDS = 60;
+    private static final double GIVE_UP_SECONDS = 300;
 
     private final Stage stage;
     private final MainWindow window;
