@@ -9,10 +9,16 @@ import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.time;
 
 import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Random;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -23,17 +29,21 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Round;
 import rhombic.study.duty.Trailer;
+import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
+import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceType;
+import rhombic.study.work.Supply;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -229,6 +239,52 @@ class RoundsTest {
             }
         }
         assertEquals(3, onTrailers);
+    }
+
+    /** Random stops, trailers, departures, shifts and failures: nothing is lost, watched is as unwatched, and what can be brought is. */
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void onRandomRoundsNothingIsLost(long seed) {
+        Random random = new Random(seed);
+        int places = 2 + random.nextInt(4);
+        Lines lines = new Lines().types(PieceType.usual("Box"), PieceType.usual("Crate"));
+        List<String> stops = new ArrayList<>();
+        for (int i = 0; i < places; i++) {
+            String type = random.nextBoolean() ? "Box" : "Crate";
+            lines.chain(new GoodsIn("In " + i, Lines.SOMEWHERE, type,
+                    Optional.of(new Supply.Spaced(time("exponential(" + (100 + random.nextInt(200)) + " s)"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()), buffer("From " + i, 2 + random.nextInt(9)).placed(Placement.at(12 * i, 0)))
+                    .chain(Lines.station("To " + i, 1, random.nextInt(3), "exponential(" + (10 + random.nextInt(60)) + " s)")
+                            .placed(Placement.at(12 * i, 8)), goodsOut("Out " + i));
+            stops.add("From " + i);
+            stops.add("To " + i);
+        }
+        for (int i = 0; i < places; i++) {
+            lines.link(new Link("From " + i, "To " + (i + 1) % places).withTravel(new Travel.Carried(Need.of("F"), 1 + random.nextInt(9))));
+        }
+        Collections.shuffle(stops, random);
+        List<Trailer> trailers = random.nextBoolean()
+                ? List.of()
+                : List.of(new Trailer(1 + random.nextInt(3), List.of()), new Trailer(1, List.of("Box")), new Trailer(2, List.of("Crate")));
+        Round.Departure departure = switch (random.nextInt(3)) {
+            case 0 -> Round.Departure.WHEN_BACK;
+            case 1 -> new Round.Departure.Every(Quantity.seconds(60 + random.nextInt(240)));
+            default -> new Round.Departure.OnCall();
+        };
+        Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(-9, 4))).withVehicles(1 + random.nextInt(2))
+                .withCapacity(1 + random.nextInt(4))
+                .withRound(Optional.of(new Round(stops, departure)))
+                .with(new Fleet.Loading(time("exponential(4 s)"), time("2 s")).withStopTime(time("3 s")));
+        fleet = fleet.with(fleet.capacity().withTrailers(trailers));
+        fleet = random.nextInt(3) == 0
+                ? Peopled.fails(fleet, Peopled.mode("engine", "exponential(10 min)", UpTime.Clock.CALENDAR, "exponential(60 s)"))
+                : fleet;
+        boolean hasShifts = random.nextInt(3) == 0;
+        fleet = hasShifts ? Peopled.onDuty(fleet, "C", AtShiftEnd.FINISH) : fleet;
+        Study study = lines.chain(fleet).study(3, 0, 1);
+        study = hasShifts ? study.withCalendars(List.of(Peopled.calendar("06:00 22:00", "07:00 07:20 break"))) : study;
+        RunFigures run = Runs.sound(study, seed);
+        assertTrue(run.out() > 0, "seed " + seed + ": something is brought");
     }
 
     private static Pose onLoop(double metres) {

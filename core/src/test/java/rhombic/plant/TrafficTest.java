@@ -57,9 +57,9 @@ class TrafficTest {
                 .chain(takesAt("T", 3.85, 1, 0)).chain(takesAt("U", -1.95, -8.8, 180))
                 .chain(Lines.arrivals("In V", "exponential(2 min)", 1), givesAt("V", 14, -6.2))
                 .link(new Link("S", "T").withTravel(new Travel.Carried(Need.of("F"), 1)))
-                .link(new Link("V", "U").withTravel(new Travel.Carried(Need.of("F"), 1))).chain(fleet).study(20, 0, 1);
+                .link(new Link("V", "U").withTravel(new Travel.Carried(Need.of("F"), 1))).chain(fleet).study(8, 0, 1);
         RunFigures run = Runs.sound(study, 0);
-        assertTrue(run.inside() < 30 && run.out() > 1500, () -> run.inside() + " inside, " + run.out() + " out");
+        assertTrue(run.inside() < 30 && run.out() > 600, () -> run.inside() + " inside, " + run.out() + " out");
     }
 
     /** It gives where a forklift stands that picks up. */

@@ -34,6 +34,10 @@ import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -61,6 +65,8 @@ public final class WindowBench extends Application {
     private static final int BELT_ROUNDS = 2;
     private static final int BELTS = 40;
     private static final int ON_EACH_BELT = 500;
+    private static final int FLEETS = 10;
+    private static final int IN_EACH_FLEET = 50;
     private static final int LANES = 50;
     private static final int IN_EACH_LANE = 40;
 
@@ -89,6 +95,8 @@ public final class WindowBench extends Application {
                     edits(made);
                 } else if (only.contains("large")) {
                     large(made);
+                } else if (only.contains("vehicles")) {
+                    vehicles(made);
                 } else {
                     measure(made);
                 }
@@ -131,6 +139,7 @@ public final class WindowBench extends Application {
         double playing = millisBetweenFrames(() -> {});
         say("a frame of the demo takes %.0f ms at rest when it is drawn (%.0f ms when nothing is), %.0f ms while it plays, %.1f times "
                 + "(asked: at most 2)", still, idle, playing, playing / still);
+        vehicles(window);
         frames(window);
         belts(window);
         thousandStations(window);
@@ -381,6 +390,41 @@ public final class WindowBench extends Application {
         }
         say("a frame with %d moving pieces takes %.0f ms, %.2f times one with none (asked: at most 1.6)", LANES * IN_EACH_LANE,
                 median(with), median(ratios));
+    }
+
+    /** Vehicles that drive all the time, against the same floor without them. */
+    private static void vehicles(MainWindow window) throws Exception {
+        double[] ratios = new double[ROUNDS];
+        double[] with = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            double empty = millisForAFrame(window, driven(false));
+            with[i] = millisForAFrame(window, driven(true));
+            ratios[i] = with[i] / empty;
+        }
+        say("a frame with %d moving vehicles takes %.0f ms, %.2f times one with none (asked: at most 1.5)", FLEETS * IN_EACH_FLEET,
+                median(with), median(ratios));
+    }
+
+    private static Study driven(boolean withVehicles) {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int i = 0; i < FLEETS; i++) {
+            String n = " " + (i + 1);
+            double y = 9 * i;
+            elements.add(new GoodsIn("In" + n, Placement.at(0, y), "Piece",
+                    withVehicles ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
+                    GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
+            elements.add(new GoodsOut("Out" + n, Placement.at(60, y)));
+            Link link = new Link("In" + n, "Out" + n);
+            links.add(withVehicles ? link.withTravel(new Travel.Carried(Need.of("Fleet" + n), 1)) : link);
+            if (withVehicles) {
+                elements.add(Fleet.KIND.blank(Basics.of("Fleet" + n, Placement.at(20, y + 4.5))).withForm(Fleet.Form.AGV)
+                        .withVehicles(IN_EACH_FLEET)
+                        .withLoading(loading -> loading.withPickUpTime(DistributionText.parse("exponential(10 s)"))));
+            }
+        }
+        Study base = Study.empty();
+        return new Study("Driven", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), elements, links);
     }
 
     private static double millisForAFrame(MainWindow window, Study study) throws Exception {

@@ -116,7 +116,7 @@ class ExamplesTest {
     void aFourthForkliftBringsTheHeatPumpLineNothing() throws Exception {
         Study three = open("heat-pump-line");
         Study four = three.changed("Forklifts", e -> ((Fleet) e).withVehicles(4));
-        assertEquals(perHour(three, 5), perHour(four, 5), 0.05);
+        assertEquals(perHour(three, 3), perHour(four, 3), 0.05);
         RunFigures one = run(three.withPlan(three.plan().withReplications(1))).runs().getFirst();
         assertTrue(named(one, "Dock 1").out() > 20 && named(one, "Dock 2").out() > 5, "trucks leave, and crates");
         assertTrue(named(one, "Dispatch area").contentMax() < 24, "what is done is fetched");
@@ -146,6 +146,7 @@ class ExamplesTest {
     @Test
     void eightHaulTrucksAreEnoughForTheOnePlaceWhereTheyAreUnloaded() throws Exception {
         Study pits = open("examples/eight-pits");
+        pits = pits.withPlan(pits.plan().withLength(Quantity.hours(5)));
         double four = perHour(pits.changed("Haul trucks", e -> ((Fleet) e).withVehicles(4)), 1);
         double eight = perHour(pits.changed("Haul trucks", e -> ((Fleet) e).withVehicles(8)), 1);
         double twelve = perHour(pits.changed("Haul trucks", e -> ((Fleet) e).withVehicles(12)), 1);

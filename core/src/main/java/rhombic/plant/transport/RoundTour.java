@@ -137,7 +137,6 @@ final class RoundTour extends Tour {
 
     /** Who is to go off duty brings what is on it, and calls nowhere else. */
     private boolean hasSomethingFor(Rounds.Halt halt) {
-        return !isLoaded() && at == rounds.halts().size() - 1
-                || orders().stream().anyMatch(order -> halt.setDown().contains(order.carriage));
+        return orders().stream().anyMatch(order -> halt.setDown().contains(order.carriage));
     }
 }
