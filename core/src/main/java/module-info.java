@@ -17,6 +17,7 @@ module rhombic.core {
     exports rhombic.study.duty;
     exports rhombic.study.field;
     exports rhombic.study.kind;
+    exports rhombic.study.site;
     exports rhombic.study.work;
     exports rhombic.study.unfold;
     exports rhombic.study.check;

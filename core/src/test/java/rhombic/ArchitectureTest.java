@@ -69,7 +69,7 @@ class ArchitectureTest {
                 .layer("value").definedBy("rhombic.study.value")
                 .layer("place").definedBy("rhombic.study.place")
                 .layer("work").definedBy("rhombic.study.work")
-                .layer("kind").definedBy("rhombic.study.kind")
+                .layer("kind").definedBy("rhombic.study.kind", "rhombic.study.site")
                 .layer("check").definedBy("rhombic.study.check")
                 .layer("change").definedBy("rhombic.study.change")
                 .layer("unfold").definedBy("rhombic.study.unfold")

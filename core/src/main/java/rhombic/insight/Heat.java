@@ -7,9 +7,9 @@ import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Summary;
 import rhombic.measure.AisleFigures;
 import rhombic.measure.EquipmentFigures;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.site.Aisle;
 import rhombic.study.value.EquipmentState;
 
 /** What can be shown as heat on the floor: for each equipment, from 0 to 1, against the one with most. */

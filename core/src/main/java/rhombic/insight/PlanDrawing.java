@@ -11,8 +11,8 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Equipment;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.site.LineElement;
 
 /** The plant in plan, drawn without a toolkit: outlines to scale, links, names. */
 public final class PlanDrawing {

@@ -38,22 +38,22 @@ import rhombic.plant.work.UnpackingNode;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.PlannedTime;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Dock;
+import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Structure;
 import rhombic.study.kind.UnpackingStation;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Structure;
 import rhombic.trace.TraceWriter;
 
 /**

@@ -3,10 +3,10 @@ package rhombic.scene;
 import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Pose;
-import rhombic.study.kind.Barrier;
-import rhombic.study.kind.Fence;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Structure;
+import rhombic.study.site.Barrier;
+import rhombic.study.site.Fence;
+import rhombic.study.site.Structure;
 
 /** Whether a wall stands between an eye and the plant. */
 public final class Hiding {

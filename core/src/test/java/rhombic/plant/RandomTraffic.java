@@ -23,12 +23,12 @@ import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Trailer;
 import rhombic.study.duty.UpTime;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
 import rhombic.validation.Lines;
 
 /** Fleets on random grids of aisles, where every place lies beside its aisle. */

@@ -20,7 +20,6 @@ import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
 import org.jspecify.annotations.Nullable;
-import rhombic.chance.DistributionText;
 import rhombic.desktop.frame.FileAsker;
 import rhombic.desktop.frame.MainWindow;
 import rhombic.desktop.frame.Workspace;
@@ -28,26 +27,10 @@ import rhombic.desktop.work.Edits;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
 import rhombic.formats.file.Journal;
-import rhombic.quantity.Quantity;
-import rhombic.study.Link;
 import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Conveyor;
-import rhombic.study.Travel;
-import rhombic.study.duty.Need;
-import rhombic.study.kind.Basics;
-import rhombic.study.kind.Fleet;
-import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
-import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.place.ConveyorPath;
-import rhombic.study.place.Placement;
-import rhombic.study.value.PieceType;
-import rhombic.study.value.TimeSource;
-import rhombic.study.work.Supply;
-import rhombic.study.work.Work;
 
 /**
  * Measures in the real window: from an edit to the new outlook, and what moving pieces cost a frame; with the argument
@@ -63,12 +46,6 @@ public final class WindowBench extends Application {
     private static final int ROUNDS = 5;
     private static final int FRAMES = 60;
     private static final int BELT_ROUNDS = 2;
-    private static final int BELTS = 40;
-    private static final int ON_EACH_BELT = 500;
-    private static final int FLEETS = 10;
-    private static final int IN_EACH_FLEET = 50;
-    private static final int LANES = 50;
-    private static final int IN_EACH_LANE = 40;
 
     private @Nullable MainWindow window;
 
@@ -149,7 +126,7 @@ public final class WindowBench extends Application {
     /** The hand in a study of 5,000 elements: plan and 3D by turns, pointing, sweeping a box over all, moving all. */
     private static void large(MainWindow window) throws Exception {
         onWindow(() -> {
-            window.bench().open(grid(), Optional.empty(), true);
+            window.bench().open(BenchStudies.grid(), Optional.empty(), true);
             window.go(Workspace.BUILD);
             window.floor().fit(Set.of());
             return true;
@@ -217,63 +194,19 @@ public final class WindowBench extends Application {
         return took[0] / 1e6;
     }
 
-    /** Fifty lines of a hundred elements. */
-    private static Study grid() {
-        List<PlantElement> elements = new ArrayList<>();
-        List<Link> links = new ArrayList<>();
-        for (int line = 0; line < 50; line++) {
-            String before = "In " + (line + 1);
-            elements.add(new GoodsIn(before, Placement.at(-4, 4 * line), "Piece",
-                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(20 min)"))), GoodsIn.WhenFull.WAIT,
-                    OptionalInt.empty()));
-            for (int i = 0; i < 98; i++) {
-                String name = "S " + (line + 1) + "/" + (i + 1);
-                elements.add(new Station(name, Placement.at(4 * i, 4 * line), 1, 2, Optional.of(DistributionText.parse("60 s"))));
-                links.add(new Link(before, name));
-                before = name;
-            }
-            elements.add(new GoodsOut("Out " + (line + 1), Placement.at(4 * 98, 4 * line)));
-            links.add(new Link(before, "Out " + (line + 1)));
-        }
-        Study base = Study.empty();
-        return new Study("Grid", base.plan().withReplications(1), base.pieceTypes(), elements, links);
-    }
-
     /** Forty belts of 500 pieces each: all stand, a tenth moves, all move; against the same floor without pieces. */
     private static void belts(MainWindow window) throws Exception {
         double empty = Double.MAX_VALUE;
         double few = Double.MAX_VALUE;
         double all = Double.MAX_VALUE;
         for (int i = 0; i < BELT_ROUNDS; i++) {
-            empty = Math.min(empty, millisForAFrame(window, belts(false, BELTS)));
-            few = Math.min(few, millisForAFrame(window, belts(true, BELTS / 10)));
-            all = Math.min(all, millisForAFrame(window, belts(true, BELTS)));
+            empty = Math.min(empty, millisForAFrame(window, BenchStudies.belts(false, BenchStudies.BELTS)));
+            few = Math.min(few, millisForAFrame(window, BenchStudies.belts(true, BenchStudies.BELTS / 10)));
+            all = Math.min(all, millisForAFrame(window, BenchStudies.belts(true, BenchStudies.BELTS)));
         }
         say("a frame with %d pieces on conveyors takes %.0f ms with a tenth of them moving, %.1f times an empty one (asked: at most 3), "
-                + "%.0f ms with all moving, %.1f times (asked: at most 6)", BELTS * ON_EACH_BELT, few, few / empty, all, all / empty);
-    }
-
-    /** Each filled within 100 s from 25 lanes at once; those that do not move are switched off then. */
-    private static Study belts(boolean withPieces, int moving) {
-        List<PlantElement> elements = new ArrayList<>();
-        List<Link> links = new ArrayList<>();
-        for (int belt = 0; belt < BELTS; belt++) {
-            double y = (belt - BELTS / 2) * 3.2;
-            String n = " " + (belt + 1);
-            GoodsIn in = new GoodsIn("In" + n, Placement.at(-16, y), "Piece",
-                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
-                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-            Conveyor conveyor = Conveyor.usual(rhombic.study.kind.Basics.of("Belt" + n, Placement.at(0, y)), ConveyorPath.straight(24))
-                    .withLanes(10).withWidth(Quantity.metres(0.25)).withGap(Quantity.metres(0.28))
-                    .withSpeed(new Quantity(0.3, rhombic.quantity.Unit.METRE_PER_SECOND))
-                    .withOffTimes(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
-            GoodsOut out = new GoodsOut("Out" + n, Placement.at(16, y));
-            elements.addAll(List.of(in, conveyor, out));
-            links.addAll(List.of(new Link(in.name(), conveyor.name()), new Link(conveyor.name(), out.name())));
-        }
-        Study base = Study.empty();
-        PieceType small = new PieceType("Piece", Quantity.metres(0.2), Quantity.metres(0.2), Quantity.metres(0.2), "#2E7F9E");
-        return new Study("Belts", base.plan().withLength(Quantity.minutes(10)).withReplications(1), List.of(small), elements, links);
+                + "%.0f ms with all moving, %.1f times (asked: at most 6)", BenchStudies.BELTS * BenchStudies.ON_EACH_BELT, few,
+                few / empty, all, all / empty);
     }
 
     /**
@@ -282,7 +215,7 @@ public final class WindowBench extends Application {
      * what else the machine does at that time does not count.
      */
     private static void thousandStations(MainWindow window) throws Exception {
-        Study study = formulas();
+        Study study = BenchStudies.formulas();
         onWindow(() -> {
             window.bench().open(study, Optional.empty(), true);
             window.go(Workspace.BUILD);
@@ -348,31 +281,6 @@ public final class WindowBench extends Application {
         return longest[0] / 1e6;
     }
 
-    /** Fifty lines of twenty stations. */
-    private static Study formulas() {
-        List<PlantElement> elements = new ArrayList<>();
-        List<Link> links = new ArrayList<>();
-        for (int line = 0; line < 50; line++) {
-            double y = 4 * line;
-            elements.add(new GoodsIn("In " + (line + 1), Placement.at(-6, y), "Piece",
-                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(20 min)"))), GoodsIn.WhenFull.WAIT,
-                    OptionalInt.empty()));
-            String before = "In " + (line + 1);
-            for (int i = 0; i < 20; i++) {
-                String name = "S " + (line * 20 + i + 1);
-                elements.add(new Station(rhombic.study.kind.Basics.of(name, Placement.at(4 * i, y)),
-                        Work.of(1, 2, new TimeSource.ByFormula("60 + " + i + " * 2 + exponential(5)", rhombic.quantity.Unit.SECOND)),
-                        Work.Load.SINGLE, null));
-                links.add(new Link(before, name));
-                before = name;
-            }
-            elements.add(new GoodsOut("Out " + (line + 1), Placement.at(82, y)));
-            links.add(new Link(before, "Out " + (line + 1)));
-        }
-        Study base = Study.empty();
-        return new Study("Formulas", base.plan().withReplications(2), base.pieceTypes(), elements, links);
-    }
-
     private static void awaitFresh(MainWindow window) throws Exception {
         while (!onWindow(() -> window.outlook().last().filter(f -> f.summary().study().equals(window.bench().study())).isPresent())) {
             TimeUnit.MILLISECONDS.sleep(1);
@@ -384,50 +292,29 @@ public final class WindowBench extends Application {
         double[] ratios = new double[ROUNDS];
         double[] with = new double[ROUNDS];
         for (int i = 0; i < ROUNDS; i++) {
-            double empty = millisForAFrame(window, lanes(false));
-            with[i] = millisForAFrame(window, lanes(true));
+            double empty = millisForAFrame(window, BenchStudies.lanes(false));
+            with[i] = millisForAFrame(window, BenchStudies.lanes(true));
             ratios[i] = with[i] / empty;
         }
-        say("a frame with %d moving pieces takes %.0f ms, %.2f times one with none (asked: at most 1.6)", LANES * IN_EACH_LANE,
+        say("a frame with %d moving pieces takes %.0f ms, %.2f times one with none (asked: at most 1.6)",
+                BenchStudies.LANES * BenchStudies.IN_EACH_LANE,
                 median(with), median(ratios));
     }
 
     /** Vehicles that drive all the time but while they pick up and set down, against the same floor with one in each fleet that stands, both seen from the same place. */
     private static void vehicles(MainWindow window) throws Exception {
-        millisForAFrame(window, driven(true));
+        millisForAFrame(window, BenchStudies.driven(true));
         NamedView all = onWindow(() -> window.floor().seen("all"));
         double[] ratios = new double[ROUNDS];
         double[] with = new double[ROUNDS];
         for (int i = 0; i < ROUNDS; i++) {
-            double empty = millisForAFrame(window, driven(false), () -> window.floor().look(all));
-            with[i] = millisForAFrame(window, driven(true), () -> window.floor().look(all));
+            double empty = millisForAFrame(window, BenchStudies.driven(false), () -> window.floor().look(all));
+            with[i] = millisForAFrame(window, BenchStudies.driven(true), () -> window.floor().look(all));
             ratios[i] = with[i] / empty;
         }
         say("a frame with %d moving vehicles takes %.0f ms, %.2f times one with ten that stand (asked: at most 1.5)",
-                FLEETS * IN_EACH_FLEET,
+                BenchStudies.FLEETS * BenchStudies.IN_EACH_FLEET,
                 median(with), median(ratios));
-    }
-
-    private static Study driven(boolean areMany) {
-        List<PlantElement> elements = new ArrayList<>();
-        List<Link> links = new ArrayList<>();
-        for (int i = 0; i < FLEETS; i++) {
-            String n = " " + (i + 1);
-            double y = 9 * i;
-            elements.add(new GoodsIn("In" + n, Placement.at(0, y), "Piece",
-                    Optional.of(new Supply.Spaced(DistributionText.parse(areMany ? "1 s" : "300 d"))), GoodsIn.WhenFull.WAIT,
-                    OptionalInt.empty()));
-            elements.add(new Buffer("Store" + n, Placement.at(6, y), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
-            elements.add(new GoodsOut("Out" + n, Placement.at(66, y)));
-            links.add(new Link("In" + n, "Store" + n));
-            Link link = new Link("Store" + n, "Out" + n);
-            links.add(link.withTravel(new Travel.Carried(Need.of("Fleet" + n), 1)));
-            elements.add(Fleet.KIND.blank(Basics.of("Fleet" + n, Placement.at(20, y + 4.5))).withForm(Fleet.Form.AGV)
-                    .withVehicles(areMany ? IN_EACH_FLEET : 1)
-                    .withLoading(loading -> loading.withPickUpTime(DistributionText.parse("exponential(5 s)"))));
-        }
-        Study base = Study.empty();
-        return new Study("Driven", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), elements, links);
     }
 
     private static double millisForAFrame(MainWindow window, Study study) throws Exception {
@@ -476,26 +363,6 @@ public final class WindowBench extends Application {
             throw new IllegalStateException("No frames for a minute");
         }
         return (last[0] - first[0]) / 1e6 / (FRAMES - 1);
-    }
-
-    /** Each lane: supply on demand through a station into a full row; every piece moves within each second. */
-    private static Study lanes(boolean withPieces) {
-        List<PlantElement> elements = new ArrayList<>();
-        List<Link> links = new ArrayList<>();
-        for (int lane = 0; lane < LANES; lane++) {
-            double y = (lane - LANES / 2) * 1.5;
-            String n = " " + (lane + 1);
-            GoodsIn in = new GoodsIn("In" + n, Placement.at(-12, y), "Piece",
-                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
-                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-            Station station = new Station("S" + n, Placement.at(0, y), 1, IN_EACH_LANE - 1,
-                    Optional.of(DistributionText.parse("uniform(200 ms, 400 ms)")));
-            GoodsOut out = new GoodsOut("Out" + n, Placement.at(8, y));
-            elements.addAll(List.of(in, station, out));
-            links.addAll(List.of(new Link(in.name(), station.name()), new Link(station.name(), out.name())));
-        }
-        Study base = Study.empty();
-        return new Study("Lanes", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), elements, links);
     }
 
     private static <T> T onWindow(Supplier<T> action) throws Exception {

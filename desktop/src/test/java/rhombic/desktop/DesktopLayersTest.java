@@ -15,7 +15,8 @@ class DesktopLayersTest {
 
     @Test
     void workIsDoneWithoutAToolkit() {
-        noClasses().that().resideInAnyPackage("rhombic.desktop.work", "rhombic.desktop.card.sentences").should().dependOnClassesThat()
+        noClasses().that().resideInAnyPackage("rhombic.desktop.work", "rhombic.desktop.card.sentences", "rhombic.desktop.card.text")
+                .should().dependOnClassesThat()
                 .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(DESKTOP);
     }
 
@@ -61,11 +62,13 @@ class DesktopLayersTest {
                 .layer("floor").definedBy("rhombic.desktop.floor")
                 .layer("hand").definedBy("rhombic.desktop.floor.hand")
                 .layer("sentences").definedBy("rhombic.desktop.card.sentences")
+                .layer("text").definedBy("rhombic.desktop.card.text")
                 .layer("card").definedBy("rhombic.desktop.card")
                 .whereLayer("floor").mayOnlyBeAccessedByLayers("hand", "card")
                 .whereLayer("hand").mayOnlyBeAccessedByLayers("card")
                 .whereLayer("card").mayNotBeAccessedByAnyLayer()
                 .whereLayer("sentences").mayOnlyBeAccessedByLayers("card")
+                .whereLayer("text").mayOnlyBeAccessedByLayers("card", "sentences")
                 .check(DESKTOP);
     }
 }

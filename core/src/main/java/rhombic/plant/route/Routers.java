@@ -8,13 +8,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
+import rhombic.study.site.Aisle;
 import rhombic.study.way.AisleNet;
-import rhombic.study.way.Sections;
 import rhombic.study.way.OpenFloor;
+import rhombic.study.way.Sections;
 
 /** The routers of a study, each made when it is first asked for. Shared by all its runs. */
 public final class Routers {

@@ -22,9 +22,9 @@ import rhombic.plant.traffic.Traffic;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.site.Aisle;
 
 /** All resources of a plant, from the groups of its study: people, later vehicles and cranes. */
 public final class Staff {

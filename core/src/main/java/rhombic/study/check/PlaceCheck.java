@@ -12,7 +12,7 @@ import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Structure;
+import rhombic.study.site.Structure;
 
 /** How things stand on the floor, which no run depends on: two in one place are told. */
 final class PlaceCheck {

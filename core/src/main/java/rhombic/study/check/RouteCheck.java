@@ -16,14 +16,14 @@ import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.change.Part;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Barrier;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.Opening;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Barrier;
 import rhombic.study.way.AisleNet;
 import rhombic.study.way.OpenFloor;
 

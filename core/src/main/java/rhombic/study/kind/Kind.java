@@ -40,7 +40,7 @@ public final class Kind<E extends PlantElement> {
      * @param blank makes one with the usual value in every field
      * @param fresh makes one as it is placed by hand: ready to run with the piece types there are
      */
-    Kind(String word, Family family, Class<E> type, List<Field<E, ?>> fields, Function<Basics, E> blank,
+    public Kind(String word, Family family, Class<E> type, List<Field<E, ?>> fields, Function<Basics, E> blank,
             BiFunction<Basics, List<PieceType>, E> fresh) {
         this.word = word;
         this.family = family;

@@ -6,6 +6,10 @@ import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.NameChange;
 import rhombic.study.field.NameUse;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Column;
+import rhombic.study.site.Fence;
+import rhombic.study.site.Wall;
 import rhombic.study.value.PieceType;
 
 /** All kinds of elements. */

@@ -9,6 +9,9 @@ import rhombic.space.Pose;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 import rhombic.study.place.Port;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.LineElement;
+import rhombic.study.site.Structure;
 
 /** Whatever a study places. What can be asked of all of it is answered by its branch. */
 public sealed interface PlantElement extends Serializable permits Equipment, ResourceGroup, Area, Aisle, Structure, LineElement {

@@ -13,6 +13,8 @@ import rhombic.study.field.FieldType;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.PieceOffset;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Structure;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;

@@ -15,8 +15,8 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.LineSegment;
 import org.locationtech.jts.index.strtree.STRtree;
 import rhombic.space.Pose;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.site.Aisle;
 
 /** The aisles of a study that people, or vehicles, may use, as a net of crossings and stretches. */
 public final class AisleNet {

@@ -15,8 +15,8 @@ import org.locationtech.jts.index.strtree.STRtree;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
 import rhombic.space.Pose;
-import rhombic.study.kind.Aisle;
 import rhombic.study.place.RoadSpace;
+import rhombic.study.site.Aisle;
 
 /**
  * The parts of a net of aisles of which each is one vehicle's at a time: crossings and bends, and between them as many as vehicles fit one behind

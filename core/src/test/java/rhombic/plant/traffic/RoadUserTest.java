@@ -18,11 +18,11 @@ import rhombic.plant.route.Router;
 import rhombic.plant.route.Routers;
 import rhombic.space.Pose;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
 import rhombic.study.place.RoadSpace;
+import rhombic.study.site.Aisle;
 import rhombic.study.way.AisleNet;
 import rhombic.study.way.Sections;
 

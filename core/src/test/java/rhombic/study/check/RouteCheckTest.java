@@ -16,16 +16,16 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Wall;
 import rhombic.study.place.Opening;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.LineElement;
+import rhombic.study.site.Wall;
 import rhombic.validation.Lines;
 
 class RouteCheckTest {

@@ -15,11 +15,11 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
 import rhombic.validation.Lines;
 
 class TrafficCheckTest {

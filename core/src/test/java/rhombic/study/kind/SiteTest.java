@@ -17,6 +17,10 @@ import rhombic.space.Pose;
 import rhombic.study.place.FloorLine;
 import rhombic.study.place.Opening;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Barrier;
+import rhombic.study.site.Fence;
+import rhombic.study.site.Wall;
 import rhombic.study.value.StudyException;
 
 /** Walls, fences and aisles along their lines. */

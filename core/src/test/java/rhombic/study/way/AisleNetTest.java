@@ -15,9 +15,9 @@ import org.junit.jupiter.api.Test;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
 
 class AisleNetTest {
     static Aisle aisle(String name, double... xy) {

@@ -15,12 +15,12 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Column;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Wall;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Opening;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Column;
+import rhombic.study.site.Wall;
 
 class OpenFloorTest {
     private static final double CLEAR = 0.25;

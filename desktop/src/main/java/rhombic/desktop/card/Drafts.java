@@ -3,7 +3,7 @@ package rhombic.desktop.card;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
-import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.card.text.Sentence;
 
 /** What was typed or pasted and not used yet: it is kept when its editor folds, and is there again when it unfolds. */
 final class Drafts {

@@ -21,7 +21,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.formats.file.FileTrouble;
 import rhombic.formats.table.Sheet;
 import rhombic.formats.table.SheetException;

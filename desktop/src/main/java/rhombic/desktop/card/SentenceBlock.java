@@ -6,7 +6,7 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
-import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.card.text.Sentence;
 
 /** A sentence on the card, with room for the editor that unfolds under it. */
 final class SentenceBlock extends VBox {

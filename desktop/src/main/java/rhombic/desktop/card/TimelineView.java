@@ -7,7 +7,7 @@ import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
-import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.floor.body.StateColours;
 import rhombic.quantity.Clock;
 

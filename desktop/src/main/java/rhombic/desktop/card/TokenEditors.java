@@ -20,7 +20,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
-import rhombic.desktop.card.sentences.Sentence;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.study.Study;
 
 /** Makes the editor that unfolds under a sentence. */

@@ -19,12 +19,12 @@ import rhombic.desktop.floor.body.Bodies;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.scene.Hiding;
 import rhombic.study.Study;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Structure;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
+import rhombic.study.site.LineElement;
+import rhombic.study.site.Structure;
 
 /**
  * The bodies of all equipment as they are seen from somewhere: what looks as before stays untouched, what is far is drawn simpler, and

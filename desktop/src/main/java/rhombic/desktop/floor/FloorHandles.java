@@ -10,13 +10,13 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Conveyor;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Port;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.LineElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 

@@ -17,8 +17,8 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.site.Aisle;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 

@@ -28,8 +28,8 @@ import rhombic.study.Link;
 import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.site.LineElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 

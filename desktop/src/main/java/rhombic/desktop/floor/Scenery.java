@@ -17,14 +17,14 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.kind.Dock;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.LineElement;
+import rhombic.study.kind.Dock;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Bend;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 import rhombic.study.place.Port;
+import rhombic.study.site.LineElement;
 
 /** What lies under and around the bodies of a study: ground, contact shadows, links. */
 public final class Scenery {

@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Structure;
+import rhombic.study.site.Structure;
 
 /** Which element a line of sight meets first, the plant before the walls that one looks through: each counts as an upright box on its footprint, or, along a way, as one for each stretch of it. */
 final class Sight {

@@ -7,10 +7,10 @@ import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Kind;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Structure;
 import rhombic.study.place.Placement;
+import rhombic.study.site.LineElement;
+import rhombic.study.site.Structure;
 
 /** A wall, a fence or an aisle while it is drawn: it keeps to the corners and lines of others of its sort, and ends where it began. */
 public final class LineDrawing extends CornerDrawing {

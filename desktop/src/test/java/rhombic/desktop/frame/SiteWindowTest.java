@@ -9,9 +9,9 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Wall;
 import rhombic.study.place.Opening;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Wall;
 
 /** A hall and its aisles are drawn and changed, in the real window. */
 class SiteWindowTest extends WindowBase {

@@ -8,9 +8,9 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.LineElement;
-import rhombic.study.kind.Wall;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.LineElement;
+import rhombic.study.site.Wall;
 
 /** Walls and aisles, corner by corner. */
 class LineDrawingTest {

@@ -18,11 +18,11 @@ import rhombic.study.Travel;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Round;
 import rhombic.study.duty.Trailer;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
 import rhombic.study.value.TimeSource;
 
 /** All that can be said of vehicles and of what they carry is written and read. */

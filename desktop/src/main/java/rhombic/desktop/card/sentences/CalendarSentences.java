@@ -1,14 +1,15 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import rhombic.desktop.card.sentences.Sentence.Heading;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Heading;
+import rhombic.desktop.card.text.Sentence.Words;
 import rhombic.quantity.Quantity;
 import rhombic.study.Renaming;
 import rhombic.study.Study;

@@ -1,8 +1,8 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.cells;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.cells;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,8 +10,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import rhombic.desktop.card.sentences.Sentence.Grid;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Grid;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;

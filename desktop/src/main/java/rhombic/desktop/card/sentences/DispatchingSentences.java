@@ -1,15 +1,18 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.script;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.script;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Offers;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.study.Study;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;

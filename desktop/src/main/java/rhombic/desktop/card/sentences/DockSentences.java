@@ -1,16 +1,17 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.time;
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.time;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.chance.DistributionText;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
 import rhombic.study.Study;
 import rhombic.study.kind.Dock;
 import rhombic.study.value.PieceType;

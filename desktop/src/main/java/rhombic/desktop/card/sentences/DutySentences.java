@@ -1,7 +1,7 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,8 +10,10 @@ import java.util.Locale;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;

@@ -1,10 +1,10 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.several;
-import static rhombic.desktop.card.sentences.Sentence.Token.time;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.several;
+import static rhombic.desktop.card.text.Sentence.Token.time;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.time.DateTimeException;
 import java.time.LocalTime;
@@ -20,8 +20,11 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionException;
 import rhombic.chance.DistributionText;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.OfferException;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;

@@ -1,8 +1,8 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -13,8 +13,10 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.desktop.work.Edits;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;

@@ -1,11 +1,11 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.cells;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.several;
-import static rhombic.desktop.card.sentences.Sentence.Token.time;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.cells;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.several;
+import static rhombic.desktop.card.text.Sentence.Token.time;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.time.LocalTime;
 import java.time.format.DateTimeParseException;
@@ -20,8 +20,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;

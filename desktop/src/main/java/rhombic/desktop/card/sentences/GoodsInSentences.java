@@ -1,9 +1,9 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.cells;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.time;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.cells;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.time;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -13,10 +13,13 @@ import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.chance.DistributionText;
-import rhombic.desktop.card.sentences.Sentence.Filled;
-import rhombic.desktop.card.sentences.Sentence.Grid;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.OfferException;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Filled;
+import rhombic.desktop.card.text.Sentence.Grid;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.formats.table.SheetException;
 import rhombic.formats.table.TimetableSheet;
 import rhombic.quantity.Dimension;

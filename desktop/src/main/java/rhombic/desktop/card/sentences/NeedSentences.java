@@ -1,7 +1,7 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.cells;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.cells;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -11,8 +11,9 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import rhombic.desktop.card.sentences.Sentence.Grid;
-import rhombic.desktop.card.sentences.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Grid;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Typed;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;

@@ -2,6 +2,7 @@ package rhombic.desktop.card.sentences;
 
 import java.util.ArrayList;
 import java.util.List;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.formats.table.Sheet;
 
 /** What was filled into a grid, as a sheet that the formats read. */

@@ -1,8 +1,8 @@
 package rhombic.desktop.card.sentences;
 
-import static rhombic.desktop.card.sentences.Sentence.Token.act;
-import static rhombic.desktop.card.sentences.Sentence.Token.picked;
-import static rhombic.desktop.card.sentences.Sentence.Token.typed;
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -12,22 +12,24 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import rhombic.desktop.card.sentences.Sentence.Part;
-import rhombic.desktop.card.sentences.Sentence.Words;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Parallels;
 import rhombic.study.Study;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Barrier;
-import rhombic.study.kind.Fence;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
-import rhombic.study.kind.Structure;
-import rhombic.study.kind.Wall;
 import rhombic.study.place.Opening;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Barrier;
+import rhombic.study.site.Fence;
+import rhombic.study.site.Structure;
+import rhombic.study.site.Wall;
 import rhombic.study.value.Names;
 
 /** What the cards of walls, fences, columns and aisles say. */

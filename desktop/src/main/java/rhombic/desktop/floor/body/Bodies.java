@@ -5,15 +5,12 @@ import java.util.stream.IntStream;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.Scene;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.BreakArea;
-import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Column;
+import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Fence;
 import rhombic.study.kind.Dock;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
@@ -21,11 +18,14 @@ import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
-import rhombic.study.kind.Structure;
 import rhombic.study.kind.UnpackingStation;
-import rhombic.study.kind.Wall;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.Footprint;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Column;
+import rhombic.study.site.Fence;
+import rhombic.study.site.Structure;
+import rhombic.study.site.Wall;
 
 /** The shape of each kind of equipment, standing at the origin, its flow towards the east. Equal ones share a mesh. */
 public final class Bodies {

@@ -4,15 +4,15 @@ import java.util.List;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.space.Pose;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Barrier;
-import rhombic.study.kind.Column;
-import rhombic.study.kind.Fence;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Wall;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Opening;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Barrier;
+import rhombic.study.site.Column;
+import rhombic.study.site.Fence;
+import rhombic.study.site.Wall;
 
 /** The shapes of the building and its aisles, as seen from where each stands. */
 final class SiteForm {

@@ -8,7 +8,7 @@ import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.Aisle;
+import rhombic.study.site.Aisle;
 
 /** The arrow of the selected aisle: a click makes it one-way, the next turns it round, the one after that opens it both ways. */
 record ArrowGrip(Aisle aisle) implements Grip {

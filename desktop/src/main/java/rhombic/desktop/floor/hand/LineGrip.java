@@ -9,8 +9,8 @@ import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.site.LineElement;
 
 /**
  * A corner of the selected wall, fence or aisle, an end of it, or the middle of a leg, from which a new corner can be drawn.

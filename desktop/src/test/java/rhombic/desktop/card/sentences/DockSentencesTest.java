@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;

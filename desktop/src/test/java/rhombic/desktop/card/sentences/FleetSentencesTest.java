@@ -8,16 +8,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.duty.Battery;
-import rhombic.study.kind.Aisle;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
 
 /** What the cards of fleets and of charging areas say, and what their tokens change. */
 class FleetSentencesTest {

@@ -13,6 +13,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.chance.DistributionText;
+import rhombic.desktop.card.text.OfferException;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.formats.study.StudyReader;
 import rhombic.study.Study;
 import rhombic.study.Travel;

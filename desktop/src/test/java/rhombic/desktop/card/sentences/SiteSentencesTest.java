@@ -6,19 +6,20 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import rhombic.desktop.card.text.Sentence;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.Aisle;
-import rhombic.study.kind.Barrier;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.Fence;
-import rhombic.study.kind.LineElement;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Wall;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+import rhombic.study.site.Barrier;
+import rhombic.study.site.Fence;
+import rhombic.study.site.LineElement;
+import rhombic.study.site.Wall;
 
 /** What the cards of walls, fences and aisles say, and what their tokens change. */
 class SiteSentencesTest {

@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.text;
 
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -11,10 +11,10 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Attribute;
 
 /** All that a formula can read at a place, to be offered while one is typed. */
-final class Offers {
+public final class Offers {
     private Offers() {}
 
-    static List<String> at(Study study, List<Attribute> here) {
+    public static List<String> at(Study study, List<Attribute> here) {
         Set<String> offers = new LinkedHashSet<>();
         study.pieceTypes().forEach(type -> type.attributes().forEach(a -> offers.add("piece." + a.name())));
         new TreeSet<>(Formula.OF_PIECE).forEach(name -> offers.add("piece." + name));

@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.text;
 
 import java.util.Arrays;
 import java.util.Optional;
@@ -28,11 +28,11 @@ public final class Typed {
     }
 
     /** Which of those has that word. */
-    static <T> T choice(T[] all, Function<T, String> word, String text) {
+    public static <T> T choice(T[] all, Function<T, String> word, String text) {
         return Arrays.stream(all).filter(one -> word.apply(one).equals(text)).findFirst().orElseThrow();
     }
 
-    static long seed(String text) {
+    public static long seed(String text) {
         String stripped = text.strip();
         if (!stripped.matches("-?[0-9]{1,18}")) {
             throw new IllegalArgumentException("The seed must be a whole number of at most 18 digits; got \u201c" + stripped + "\u201d");
@@ -40,7 +40,7 @@ public final class Typed {
         return Long.parseLong(stripped);
     }
 
-    static double degrees(String text) {
+    public static double degrees(String text) {
         String stripped = text.strip().replace("\u00b0", "").strip();
         if (!stripped.matches("-?[0-9]{1,5}(\\.[0-9]+)?")) {
             throw new IllegalArgumentException("A turn must be a number of degrees such as 90\u00b0; got \u201c" + text.strip() + "\u201d");
@@ -48,7 +48,7 @@ public final class Typed {
         return Double.parseDouble(stripped);
     }
 
-    static double number(String text, String label) {
+    public static double number(String text, String label) {
         String stripped = text.strip().split("\\s+", 2)[0];
         if (!stripped.matches("[0-9]*\\.?[0-9]+")) {
             throw new IllegalArgumentException(label + " must be a number such as 1.25; got \u201c" + text.strip() + "\u201d");
@@ -56,15 +56,15 @@ public final class Typed {
         return Double.parseDouble(stripped);
     }
 
-    static boolean isNone(String text) {
+    public static boolean isNone(String text) {
         return text.isBlank() || text.strip().equalsIgnoreCase("no limit");
     }
 
-    static String degreesText(double degrees) {
+    public static String degreesText(double degrees) {
         return Quantity.plain(degrees) + "\u00b0";
     }
 
-    static String pieces(int count) {
+    public static String pieces(int count) {
         return count == 1 ? "1 piece" : count + " pieces";
     }
 
@@ -74,7 +74,7 @@ public final class Typed {
      * @throws OfferException if it is a formula
      * @throws DistributionException if it is neither
      */
-    static Distribution time(String text, Function<TimeSource, UnaryOperator<Study>> change) {
+    public static Distribution time(String text, Function<TimeSource, UnaryOperator<Study>> change) {
         try {
             return DistributionText.parse(text);
         } catch (DistributionException e) {

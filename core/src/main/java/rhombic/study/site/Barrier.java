@@ -1,10 +1,11 @@
-package rhombic.study.kind;
+package rhombic.study.site;
 
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.place.FloorLine;
 import rhombic.study.place.Opening;
 

@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.text;
 
 import java.util.function.UnaryOperator;
 import rhombic.study.Study;
@@ -12,7 +12,7 @@ public final class OfferException extends IllegalArgumentException {
      * @param offer what the change does, for a button
      * @param change what it may have been meant as
      */
-    OfferException(String message, String offer, UnaryOperator<Study> change) {
+    public OfferException(String message, String offer, UnaryOperator<Study> change) {
         super(message);
         this.offer = offer;
         this.change = change;

@@ -1,4 +1,4 @@
-package rhombic.study.kind;
+package rhombic.study.site;
 
 import java.util.List;
 import rhombic.quantity.Dimension;
@@ -6,6 +6,9 @@ import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
 import rhombic.study.place.FloorLine;
 import rhombic.study.place.Lengths;
 import rhombic.study.place.Opening;

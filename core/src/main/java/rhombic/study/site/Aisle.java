@@ -1,4 +1,4 @@
-package rhombic.study.kind;
+package rhombic.study.site;
 
 import java.io.Serializable;
 import java.util.List;
@@ -10,6 +10,11 @@ import rhombic.quantity.Unit;
 import rhombic.space.Pose;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.FloorLine;
 import rhombic.study.place.Lengths;
 import rhombic.study.value.StudyException;

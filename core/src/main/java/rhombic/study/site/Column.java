@@ -1,7 +1,10 @@
-package rhombic.study.kind;
+package rhombic.study.site;
 
 import java.util.List;
 import rhombic.space.Pose;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
 import rhombic.study.place.Footprint;
 
 /** A column that bears a roof. */

@@ -1,8 +1,9 @@
-package rhombic.study.kind;
+package rhombic.study.site;
 
 import java.util.List;
 import java.util.Optional;
 import rhombic.space.Pose;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.place.FloorLine;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;

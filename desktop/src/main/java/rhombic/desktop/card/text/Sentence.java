@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.text;
 
 import java.util.List;
 import java.util.function.Function;
@@ -7,7 +7,7 @@ import rhombic.study.Study;
 
 /** One sentence of a job card: words, and values that can be changed. Needs no toolkit. */
 public record Sentence(List<Part> parts) {
-    Sentence(Part... parts) {
+    public Sentence(Part... parts) {
         this(List.of(parts));
     }
 
@@ -133,7 +133,7 @@ public record Sentence(List<Part> parts) {
     }
 
     /** Only the text, as it would be read aloud. */
-    String text() {
+    public String text() {
         StringBuilder text = new StringBuilder();
         for (Part part : parts) {
             text.append(switch (part) {

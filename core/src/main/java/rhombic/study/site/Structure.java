@@ -1,4 +1,7 @@
-package rhombic.study.kind;
+package rhombic.study.site;
+
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.PlantElement;
 
 /** What stands there: nobody goes through it, but where it has a door or an opening. */
 public sealed interface Structure extends PlantElement permits Barrier, Column {

@@ -1,0 +1,151 @@
+package rhombic.desktop;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import rhombic.chance.DistributionText;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.Fleet;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Station;
+import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Placement;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.TimeSource;
+import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
+
+/** What the window is measured with. */
+final class BenchStudies {
+    static final int BELTS = 40;
+    static final int ON_EACH_BELT = 500;
+    static final int FLEETS = 10;
+    static final int IN_EACH_FLEET = 50;
+    static final int LANES = 50;
+    static final int IN_EACH_LANE = 40;
+
+    private BenchStudies() {}
+
+    /** Fifty lines of a hundred elements. */
+    static Study grid() {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int line = 0; line < 50; line++) {
+            String before = "In " + (line + 1);
+            elements.add(new GoodsIn(before, Placement.at(-4, 4 * line), "Piece",
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(20 min)"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()));
+            for (int i = 0; i < 98; i++) {
+                String name = "S " + (line + 1) + "/" + (i + 1);
+                elements.add(new Station(name, Placement.at(4 * i, 4 * line), 1, 2, Optional.of(DistributionText.parse("60 s"))));
+                links.add(new Link(before, name));
+                before = name;
+            }
+            elements.add(new GoodsOut("Out " + (line + 1), Placement.at(4 * 98, 4 * line)));
+            links.add(new Link(before, "Out " + (line + 1)));
+        }
+        Study base = Study.empty();
+        return new Study("Grid", base.plan().withReplications(1), base.pieceTypes(), elements, links);
+    }
+
+    /** Each filled within 100 s from 25 lanes at once; those that do not move are switched off then. */
+    static Study belts(boolean withPieces, int moving) {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int belt = 0; belt < BELTS; belt++) {
+            double y = (belt - BELTS / 2) * 3.2;
+            String n = " " + (belt + 1);
+            GoodsIn in = new GoodsIn("In" + n, Placement.at(-16, y), "Piece",
+                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
+                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+            Conveyor conveyor = Conveyor.usual(rhombic.study.kind.Basics.of("Belt" + n, Placement.at(0, y)), ConveyorPath.straight(24))
+                    .withLanes(10).withWidth(Quantity.metres(0.25)).withGap(Quantity.metres(0.28))
+                    .withSpeed(new Quantity(0.3, rhombic.quantity.Unit.METRE_PER_SECOND))
+                    .withOffTimes(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
+            GoodsOut out = new GoodsOut("Out" + n, Placement.at(16, y));
+            elements.addAll(List.of(in, conveyor, out));
+            links.addAll(List.of(new Link(in.name(), conveyor.name()), new Link(conveyor.name(), out.name())));
+        }
+        Study base = Study.empty();
+        PieceType small = new PieceType("Piece", Quantity.metres(0.2), Quantity.metres(0.2), Quantity.metres(0.2), "#2E7F9E");
+        return new Study("Belts", base.plan().withLength(Quantity.minutes(10)).withReplications(1), List.of(small), elements, links);
+    }
+
+    /** Fifty lines of twenty stations. */
+    static Study formulas() {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int line = 0; line < 50; line++) {
+            double y = 4 * line;
+            elements.add(new GoodsIn("In " + (line + 1), Placement.at(-6, y), "Piece",
+                    Optional.of(new Supply.Spaced(DistributionText.parse("exponential(20 min)"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()));
+            String before = "In " + (line + 1);
+            for (int i = 0; i < 20; i++) {
+                String name = "S " + (line * 20 + i + 1);
+                elements.add(new Station(rhombic.study.kind.Basics.of(name, Placement.at(4 * i, y)),
+                        Work.of(1, 2, new TimeSource.ByFormula("60 + " + i + " * 2 + exponential(5)", rhombic.quantity.Unit.SECOND)),
+                        Work.Load.SINGLE, null));
+                links.add(new Link(before, name));
+                before = name;
+            }
+            elements.add(new GoodsOut("Out " + (line + 1), Placement.at(82, y)));
+            links.add(new Link(before, "Out " + (line + 1)));
+        }
+        Study base = Study.empty();
+        return new Study("Formulas", base.plan().withReplications(2), base.pieceTypes(), elements, links);
+    }
+
+    /** Fleets that carry from a full store all the time; with few, one vehicle in each, and nothing to carry. */
+    static Study driven(boolean areMany) {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int i = 0; i < FLEETS; i++) {
+            String n = " " + (i + 1);
+            double y = 9 * i;
+            elements.add(new GoodsIn("In" + n, Placement.at(0, y), "Piece",
+                    Optional.of(new Supply.Spaced(DistributionText.parse(areMany ? "1 s" : "300 d"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.empty()));
+            elements.add(new Buffer("Store" + n, Placement.at(6, y), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
+            elements.add(new GoodsOut("Out" + n, Placement.at(66, y)));
+            links.add(new Link("In" + n, "Store" + n));
+            Link link = new Link("Store" + n, "Out" + n);
+            links.add(link.withTravel(new Travel.Carried(Need.of("Fleet" + n), 1)));
+            elements.add(Fleet.KIND.blank(Basics.of("Fleet" + n, Placement.at(20, y + 4.5))).withForm(Fleet.Form.AGV)
+                    .withVehicles(areMany ? IN_EACH_FLEET : 1)
+                    .withLoading(loading -> loading.withPickUpTime(DistributionText.parse("exponential(5 s)"))));
+        }
+        Study base = Study.empty();
+        return new Study("Driven", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), elements, links);
+    }
+
+    /** Each lane: supply on demand through a station into a full row; every piece moves within each second. */
+    static Study lanes(boolean withPieces) {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int lane = 0; lane < LANES; lane++) {
+            double y = (lane - LANES / 2) * 1.5;
+            String n = " " + (lane + 1);
+            GoodsIn in = new GoodsIn("In" + n, Placement.at(-12, y), "Piece",
+                    withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
+                    GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+            Station station = new Station("S" + n, Placement.at(0, y), 1, IN_EACH_LANE - 1,
+                    Optional.of(DistributionText.parse("uniform(200 ms, 400 ms)")));
+            GoodsOut out = new GoodsOut("Out" + n, Placement.at(8, y));
+            elements.addAll(List.of(in, station, out));
+            links.addAll(List.of(new Link(in.name(), station.name()), new Link(station.name(), out.name())));
+        }
+        Study base = Study.empty();
+        return new Study("Lanes", base.plan().withLength(Quantity.minutes(10)).withReplications(1), base.pieceTypes(), elements, links);
+    }
+}
