@@ -7,6 +7,7 @@ import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.time;
 
+import java.time.LocalTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -27,9 +28,12 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
+import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.duty.Calendar;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Dock;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
@@ -222,6 +226,50 @@ class DocksTest {
         RunFigures run = Runs.of(study);
         assertEquals(300 + 30, type(run, "Truck").lead().max(), NEAR);
         assertEquals(1, run.inside());
+    }
+
+    /** One comes from 4 km away for the first pallet, and goes home after an hour; another brings all of them then. */
+    @Test
+    void whoGoesHomeOnTheWayLeavesWhatIsOnTheTruckToOthers() {
+        RunFigures run = Runs.of(handedOver(lines().chain(trucks(of(3, "Pallet"), "100 s Truck"), dock("Dock"), goodsOut("Gate"))
+                .chain(goodsOut("Store").placed(Placement.at(20, 0)))
+                .link(to("Dock", "Store", Dock.UNLOADING, "").withTravel(new Travel.Carried(Need.of("W"), 1)))));
+        assertEquals(3, figures(run, "Store").in());
+        TypeFigures pallets = type(run, "Pallet");
+        assertEquals(3, pallets.out(), "each once");
+        assertEquals(0, run.inside());
+        assertTrue(isConserved(run));
+        assertEquals(pallets.lead().mean(), pallets.workMean() + pallets.waitMean() + pallets.blockedMean() + pallets.moveMean()
+                + pallets.crewMean(), NEAR);
+        assertTrue(pallets.blockedMean() >= 0 && pallets.waitMean() >= 60 - NEAR, "while the truck docks: " + pallets);
+    }
+
+    /** The truck itself is towed away: it has waited for that, and for nothing else, since it was done. */
+    @Test
+    void whoGoesHomeOnTheWayLeavesTheTruckToOthers() {
+        RunFigures run = Runs.of(handedOver(lines().chain(trucks(new Recipe.Fixed(List.of()), "100 s Truck"), dock("Dock"))
+                .chain(goodsOut("Gate").placed(Placement.at(-40, 0)))
+                .link(new Link("Dock", "Gate").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(stock("Boxes", "Box", 1),
+                        goodsOut("Elsewhere"))));
+        assertEquals(1, figures(run, "Gate").in());
+        TypeFigures trucks = type(run, "Truck");
+        assertEquals(0, trucks.blockedMean(), NEAR);
+        assertEquals(90, trucks.workMean(), NEAR);
+        assertEquals(trucks.lead().mean() - 90 - trucks.moveMean(), trucks.crewMean(), NEAR);
+    }
+
+    private static Study handedOver(Lines lines) {
+        Study plain = lines.chain(Peopled.onDuty(walks("Early", 4000), "C", AtShiftEnd.STOP))
+                .chain(Peopled.onDuty(walks("Late", 50), "D", AtShiftEnd.FINISH)).study(6, 0, 1);
+        LocalTime start = plain.plan().start().toLocalTime();
+        Calendar early = Peopled.calendar(start + " " + start.plusHours(1));
+        Calendar late = new Calendar("D", Peopled.calendar(start.plusHours(1) + " " + start.plusHours(7)).week(), List.of());
+        return plain.withCalendars(List.of(early, late));
+    }
+
+    private static Crew walks(String name, double away) {
+        return (Crew) Crew.usual(Basics.of(name, Placement.at(away, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
+                .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)).withSkills(List.of("W"));
     }
 
     private static List<String> messages(Study study) {

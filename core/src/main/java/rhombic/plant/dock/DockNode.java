@@ -17,7 +17,6 @@ import rhombic.plant.handover.Giver;
 import rhombic.plant.handover.Maintenance;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Offer;
-import rhombic.plant.handover.OfferPool;
 import rhombic.plant.handover.Part;
 import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
@@ -45,7 +44,8 @@ public final class DockNode extends Node implements Room, Giver {
     private final Dock dock;
     private final Taker taker = new Taker(this, this);
     private final Unloaded unloaded;
-    private final OfferPool offers = new OfferPool(this);
+    /** Of the truck, once it is done; made when the first is, since its links are known then. */
+    private @Nullable Offer offer;
     private final PieceNeeds needs;
     private final TimeSampler docking;
     private final TimeSampler leaving;
@@ -56,7 +56,6 @@ public final class DockNode extends Node implements Room, Giver {
     private int[] loaded = new int[0];
     /** Whether it takes nothing more, but for what is on its way. */
     private boolean isClosing;
-    private @Nullable Offer offer;
     /** When its truck came, or was done. */
     private long since;
     private long servedSince;
@@ -303,7 +302,7 @@ public final class DockNode extends Node implements Room, Giver {
     private void beReady() {
         stage = Stage.READY;
         since = flow.now();
-        Offer made = offers.take();
+        Offer made = offer == null ? new Offer(this) : offer;
         offer = made;
         made.make(truck());
         show();
@@ -316,11 +315,6 @@ public final class DockNode extends Node implements Room, Giver {
 
     @Override
     public void hand(Offer given, Claim claim) {
-        offers.unbind(given);
-        if (offer == given) {
-            offers.giveBack(given);
-        }
-        offer = null;
         Piece gone = truck();
         long toBeFetched = given.takeFetchedAfter();
         gone.crewNanos += toBeFetched;
@@ -342,15 +336,18 @@ public final class DockNode extends Node implements Room, Giver {
 
     @Override
     public void onBound(Offer given) {
-        offers.bind(given);
-        offer = null;
         show();
     }
 
+    /** Nobody tows it away after all: it is on offer again. */
     @Override
     public void onUnbound(Offer given) {
-        offers.unbind(given);
-        beReady();
+        flow.afterwards(name(), () -> {
+            if (!given.isOpen() && !given.isBound()) {
+                given.make(truck());
+            }
+            show();
+        });
     }
 
     @Override
@@ -414,9 +411,7 @@ public final class DockNode extends Node implements Room, Giver {
             case DOCKING, LEAVING -> EquipmentState.WORKING;
             case UNLOADING -> unloaded.state();
             case LOADING -> taker.claims() > 0 ? EquipmentState.WORKING : EquipmentState.STARVED;
-            case READY -> !offers.bound().isEmpty() || offer != null && offer.isToBeFetched()
-                    ? EquipmentState.WAITING_FOR_CREW
-                    : EquipmentState.BLOCKED;
+            case READY -> offer != null && offer.isToBeFetched() ? EquipmentState.WAITING_FOR_CREW : EquipmentState.BLOCKED;
         };
     }
 }

@@ -116,7 +116,7 @@ final class Unloaded extends Part implements Giver {
         piece.crewNanos += toBeFetched;
         piece.blockedNanos += Math.max(0, flow.now() - since - toBeFetched);
         if (!offers.unbind(given)) {
-            waiting.removeFirst();
+            waiting.remove(piece);
         }
         dock.onTakenOff(piece);
         flow.toAgenda(this);
@@ -125,15 +125,19 @@ final class Unloaded extends Part implements Giver {
     @Override
     public void onBound(Offer given) {
         offers.bind(given);
-        waiting.removeFirst();
+        waiting.remove(given.piece()); // not always the first: one that is not fetched after all comes back before it
         offer = null;
         flow.toAgenda(this);
     }
 
     @Override
     public void onUnbound(Offer given) {
+        Piece piece = given.piece();
         offers.unbind(given);
-        waiting.addFirst(given.piece());
+        waiting.addFirst(piece);
+        long toBeFetched = given.takeFetchedAfter();
+        piece.crewNanos += toBeFetched;
+        piece.blockedNanos -= toBeFetched; // all since it came is counted as blocked once it goes
         flow.toAgenda(this);
     }
 
