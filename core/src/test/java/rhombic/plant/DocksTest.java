@@ -32,6 +32,7 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Dock;
@@ -327,7 +328,13 @@ class DocksTest {
                 lines.link(to("Shelf", "Dock " + i, "", Dock.LOADING).withTravel(new Travel.Carried(Need.of("F"), 1)));
             }
         }
+        fleet = random.nextBoolean() ? Peopled.fails(fleet, Peopled.mode("chain", "exponential(6 min)", UpTime.Clock.CALENDAR, "40 s")) : fleet;
+        boolean hasShifts = random.nextBoolean();
+        fleet = hasShifts ? Peopled.onDuty(fleet, "C", AtShiftEnd.values()[random.nextInt(AtShiftEnd.values().length)]) : fleet;
         Study study = lines.chain(fleet).study(2, random.nextInt(2) * 0.5, 1);
+        study = hasShifts
+                ? study.withCalendars(List.of(Peopled.calendar("00:00 23:59", "06:10 06:30 break", "06:50 07:10 break", "07:30 07:35 break")))
+                : study;
         Runs.sound(study, seed);
         RunFigures run = Runs.of(study);
         assertTrue(type(run, "Truck").out() > 0, "seed " + seed + ": trucks leave");
