@@ -15,7 +15,9 @@ module rhombic.core {
     exports rhombic.study.value;
     exports rhombic.study.place;
     exports rhombic.study.duty;
+    exports rhombic.study.area;
     exports rhombic.study.field;
+    exports rhombic.study.fleet;
     exports rhombic.study.kind;
     exports rhombic.study.site;
     exports rhombic.study.work;

@@ -18,8 +18,8 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
@@ -96,7 +96,7 @@ final class FleetRatios {
             elements.add(new GoodsOut("Out " + i, anywhere(random)));
             links.add(new Link("In " + i, "Out " + i).withTravel(new Travel.Carried(Need.of("AGVs"), 1)));
         }
-        elements.add(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(end / 2, -20))).withVehicles(VEHICLES).withForm(Fleet.Form.AGV)
+        elements.add(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(end / 2, -20))).withVehicles(VEHICLES).withForm(VehicleType.AGV)
                 .withDriving(driving -> driving.withSpeed(Quantity.parse("8 m/s", Dimension.SPEED)))
                 .withDriving(driving -> driving.withAcceleration(Optional.of(Quantity.parse("2 m/s²", Dimension.ACCELERATION))))
                 .withDriving(driving -> driving.withSafeDistance(inTraffic ? Optional.of(Quantity.metres(0.5)) : Optional.empty()))

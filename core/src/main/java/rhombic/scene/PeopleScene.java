@@ -1,7 +1,7 @@
 package rhombic.scene;
 
 import rhombic.space.Pose;
-import rhombic.study.duty.Trailer;
+import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;

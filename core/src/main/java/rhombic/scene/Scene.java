@@ -11,7 +11,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
-import rhombic.study.duty.Trailer;
+import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Area;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;

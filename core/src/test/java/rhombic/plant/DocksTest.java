@@ -33,6 +33,7 @@ import rhombic.study.duty.Calendar;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
+import rhombic.study.fleet.Loading;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Dock;
@@ -156,7 +157,7 @@ class DocksTest {
     void aForkliftUnloadsItAndStatesSayWhy() {
         Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(4, -4)))
                 .withDriving(driving -> driving.withSpeed(Quantity.parse("1 m/s", Dimension.SPEED)))
-                .with(new Fleet.Loading(time("10 s"), time("5 s"))).withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
+                .with(new Loading(time("10 s"), time("5 s"))).withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE));
         PlantElement store = buffer("Store", -1).placed(Placement.at(20, 0));
         Study study = lines().chain(trucks(of(3, "Pallet"), "100 s Truck"), dock("Dock"), goodsOut("Gate")).chain(store).chain(fleet)
                 .link(to("Dock", "Store", Dock.UNLOADING, "").withTravel(new Travel.Carried(Need.of("F"), 1))).study(SECONDS / 3600, 0, 1);
@@ -317,7 +318,7 @@ class DocksTest {
                 buffer("Shelf", -1).placed(Placement.at(25, 8)));
         Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(5, -6))).withVehicles(1 + random.nextInt(3))
                 .withCapacity(1 + random.nextInt(2))
-                .with(new Fleet.Loading(time("exponential(5 s)"), time("3 s")));
+                .with(new Loading(time("exponential(5 s)"), time("3 s")));
         for (int i = 0; i < count; i++) {
             Dock dock = (Dock) dock("Dock " + i).withLoad(boxes == 0 ? new Recipe.Fixed(List.of()) : of(boxes, "Pallet"))
                     .withLeaveAfter(random.nextBoolean() ? Optional.of(new TimeSource.Drawn(time("exponential(300 s)"))) : Optional.empty())
@@ -328,12 +329,15 @@ class DocksTest {
                 lines.link(to("Shelf", "Dock " + i, "", Dock.LOADING).withTravel(new Travel.Carried(Need.of("F"), 1)));
             }
         }
-        fleet = random.nextBoolean() ? Peopled.fails(fleet, Peopled.mode("chain", "exponential(6 min)", UpTime.Clock.CALENDAR, "40 s")) : fleet;
+        fleet = random.nextBoolean()
+                ? Peopled.fails(fleet, Peopled.mode("chain", "exponential(6 min)", UpTime.Clock.CALENDAR, "40 s"))
+                : fleet;
         boolean hasShifts = random.nextBoolean();
         fleet = hasShifts ? Peopled.onDuty(fleet, "C", AtShiftEnd.values()[random.nextInt(AtShiftEnd.values().length)]) : fleet;
         Study study = lines.chain(fleet).study(2, random.nextInt(2) * 0.5, 1);
         study = hasShifts
-                ? study.withCalendars(List.of(Peopled.calendar("00:00 23:59", "06:10 06:30 break", "06:50 07:10 break", "07:30 07:35 break")))
+                ? study.withCalendars(
+                        List.of(Peopled.calendar("00:00 23:59", "06:10 06:30 break", "06:50 07:10 break", "07:30 07:35 break")))
                 : study;
         Runs.sound(study, seed);
         RunFigures run = Runs.of(study);

@@ -31,13 +31,15 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.Battery;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.TravelChoice;
+import rhombic.study.fleet.Battery;
+import rhombic.study.fleet.Loading;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
@@ -196,7 +198,7 @@ class FleetsTest {
 
     @Test
     void eachPieceIsPickedUpAndSetDownInItsTime() {
-        Fleet fleet = usual().with(new Fleet.Loading(time("10 s"), time("6 s")));
+        Fleet fleet = usual().with(new Loading(time("10 s"), time("6 s")));
         RunFigures one = Runs.of(carried(2, 9, 20, fleet));
         assertEquals(2 * (10 + 20 + 6) + 20, one.lead().max(), NEAR);
         assertEquals(20 / SECONDS, person(one, "F").share(PersonState.PICKING_UP), NEAR);
@@ -244,7 +246,7 @@ class FleetsTest {
 
     @Test
     void whatIsPickedUpStaysWhereItIsUntilThen() {
-        Study study = carried(1, 1, 20, usual().with(new Fleet.Loading(time("10 s"), time("6 s"))));
+        Study study = carried(1, 1, 20, usual().with(new Loading(time("10 s"), time("6 s"))));
         Trace trace = Runs.traceOf(study);
         int shelf = study.elements().indexOf(study.find("Store").orElseThrow());
         assertEquals(1, trace.at(9_900_000_000L).content(shelf));
@@ -319,14 +321,14 @@ class FleetsTest {
         Study study = RandomStudies.of(seed);
         Fleet fleet = usual().withVehicles(1 + random.nextInt(4)).withCapacity(1 + random.nextInt(3))
                 .withDriving(driving -> driving.withSpeed(Quantity.parse((1 + random.nextInt(3)) + " m/s", Dimension.SPEED)))
-                .withForm(Fleet.Form.values()[random.nextInt(3)])
+                .withForm(VehicleType.values()[random.nextInt(3)])
                 .withRules(rules -> rules.withTravel(TravelChoice.values()[random.nextInt(3)]))
                 .withRules(rules -> rules.withIdleAt(IdlePlace.values()[random.nextInt(2)]));
         fleet = random.nextBoolean()
                 ? fleet.withDriving(driving -> driving.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)))
                 : fleet;
         fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withQuarterTurn(some("3 s", Dimension.TIME))) : fleet;
-        fleet = random.nextBoolean() ? fleet.with(new Fleet.Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
+        fleet = random.nextBoolean() ? fleet.with(new Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
         fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withLoadedSpeed(some("0.7 m/s", Dimension.SPEED))) : fleet;
         UnaryOperator<Link> carry = link -> link.travel() instanceof Travel.AtOnce || random.nextInt(3) > 0
                 ? link

@@ -17,14 +17,16 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.Battery;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
-import rhombic.study.duty.Trailer;
 import rhombic.study.duty.UpTime;
+import rhombic.study.fleet.Battery;
+import rhombic.study.fleet.Loading;
+import rhombic.study.fleet.Trailer;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Placement;
@@ -99,7 +101,7 @@ final class RandomTraffic {
     }
 
     private Fleet fleet(String name, double x, double y) {
-        List<Fleet.Form> forms = List.of(Fleet.Form.FORKLIFT, Fleet.Form.REACH_TRUCK, Fleet.Form.AGV);
+        List<VehicleType> forms = List.of(VehicleType.FORKLIFT, VehicleType.REACH_TRUCK, VehicleType.AGV);
         Fleet fleet = Fleet.KIND.blank(Basics.of(name, Placement.at(0, 0))).withForm(forms.get(random.nextInt(forms.size())))
                 .withVehicles(1 + random.nextInt(4))
                 .withDriving(
@@ -109,7 +111,7 @@ final class RandomTraffic {
                 ? fleet.withDriving(driving -> driving.withAcceleration(some("0.4 m/s²", Dimension.ACCELERATION)))
                 : fleet;
         fleet = random.nextBoolean() ? fleet.withDriving(driving -> driving.withQuarterTurn(some("3 s", Dimension.TIME))) : fleet;
-        fleet = random.nextBoolean() ? fleet.with(new Fleet.Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
+        fleet = random.nextBoolean() ? fleet.with(new Loading(time("exponential(9 s)"), time("5 s"))) : fleet;
         fleet = random.nextBoolean() ? fleet.withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE)) : fleet;
         fleet = random.nextBoolean() ? fleet.withBattery(Optional.of(battery())) : fleet;
         return (Fleet) fleet.placed(Placement.at(x, y));
@@ -129,7 +131,7 @@ final class RandomTraffic {
             List<Trailer> trailers = Collections.nCopies(random.nextInt(4), new Trailer(1 + random.nextInt(2), List.of()));
             changed = changed.changed("F" + i, e -> {
                 Fleet fleet = (Fleet) e;
-                return fleet.withForm(Fleet.Form.TUGGER).with(fleet.capacity().withTrailers(trailers));
+                return fleet.withForm(VehicleType.TUGGER).with(fleet.capacity().withTrailers(trailers));
             });
         }
         return changed;

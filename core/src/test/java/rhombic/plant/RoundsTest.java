@@ -32,9 +32,11 @@ import rhombic.study.Travel;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
-import rhombic.study.duty.Round;
-import rhombic.study.duty.Trailer;
 import rhombic.study.duty.UpTime;
+import rhombic.study.fleet.Loading;
+import rhombic.study.fleet.Round;
+import rhombic.study.fleet.Trailer;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
@@ -68,7 +70,7 @@ class RoundsTest {
 
     /** It begins where it takes up at A. */
     private Fleet fleet(UnaryOperator<Fleet> change) {
-        Fleet fleet = change.apply(Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withForm(Fleet.Form.AGV).withCapacity(9)
+        Fleet fleet = change.apply(Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withForm(VehicleType.AGV).withCapacity(9)
                 .withDriving(driving -> driving.withSpeed(Quantity.parse("1 m/s", Dimension.SPEED)))
                 .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE))
                 .withRound(Optional.of(new Round(List.of("A", "B", "X", "Y"), Round.Departure.WHEN_BACK))));
@@ -197,7 +199,7 @@ class RoundsTest {
                 .withDirection(Aisle.Direction.FORWARD);
         PlantElement from = buffer("A", -1).placed(Placement.at(20, -3));
         PlantElement to = goodsOut("X").placed(Placement.at(20, 13));
-        Fleet train = (Fleet) Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withForm(Fleet.Form.TUGGER)
+        Fleet train = (Fleet) Fleet.KIND.blank(Basics.of("F", Placement.at(0, 0))).withForm(VehicleType.TUGGER)
                 .with(fleet(f -> f).capacity().withTrailers(List.of(new Trailer(2, List.of()), new Trailer(2, List.of()))))
                 .withDriving(driving -> driving.withSpeed(Quantity.parse("1 m/s", Dimension.SPEED)))
                 .withRules(rules -> rules.withIdleAt(IdlePlace.WHERE_THEY_ARE))
@@ -274,7 +276,7 @@ class RoundsTest {
         Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(-9, 4))).withVehicles(1 + random.nextInt(2))
                 .withCapacity(1 + random.nextInt(4))
                 .withRound(Optional.of(new Round(stops, departure)))
-                .with(new Fleet.Loading(time("exponential(4 s)"), time("2 s")).withStopTime(time("3 s")));
+                .with(new Loading(time("exponential(4 s)"), time("2 s")).withStopTime(time("3 s")));
         fleet = fleet.with(fleet.capacity().withTrailers(trailers));
         fleet = random.nextInt(3) == 0
                 ? Peopled.fails(fleet, Peopled.mode("engine", "exponential(10 min)", UpTime.Clock.CALENDAR, "exponential(60 s)"))

@@ -22,7 +22,8 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
-import rhombic.study.duty.Trailer;
+import rhombic.study.fleet.Loading;
+import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
@@ -51,7 +52,7 @@ class TrafficTest {
     void whoWaitsForACircleAndIsInItsWayGoesAside() {
         Fleet fleet = ((Fleet) Fleet.KIND.blank(Basics.of("F", Placement.at(5, -12.5)))).withVehicles(3)
                 .withDriving(driving -> driving.withSafeDistance(Optional.of(Quantity.metres(0.5))))
-                .with(new Fleet.Loading(time("exponential(12 s)"), time("exponential(10 s)")));
+                .with(new Loading(time("exponential(12 s)"), time("exponential(10 s)")));
         Study study = new Lines().chain(AislesTest.aisle("Main", 0, -12, 0, 7)).chain(AislesTest.aisle("Side", 0, -8.6, 17, -8.6))
                 .chain(Lines.arrivals("In S", "exponential(8 min)", 8), givesAt("S", -1.95, 2.8))
                 .chain(takesAt("T", 3.85, 1, 0)).chain(takesAt("U", -1.95, -8.8, 180))

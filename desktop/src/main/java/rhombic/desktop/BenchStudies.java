@@ -10,6 +10,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
@@ -121,7 +122,7 @@ final class BenchStudies {
             links.add(new Link("In" + n, "Store" + n));
             Link link = new Link("Store" + n, "Out" + n);
             links.add(link.withTravel(new Travel.Carried(Need.of("Fleet" + n), 1)));
-            elements.add(Fleet.KIND.blank(Basics.of("Fleet" + n, Placement.at(20, y + 4.5))).withForm(Fleet.Form.AGV)
+            elements.add(Fleet.KIND.blank(Basics.of("Fleet" + n, Placement.at(20, y + 4.5))).withForm(VehicleType.AGV)
                     .withVehicles(areMany ? IN_EACH_FLEET : 1)
                     .withLoading(loading -> loading.withPickUpTime(DistributionText.parse("exponential(5 s)"))));
         }

@@ -7,7 +7,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
-import rhombic.study.kind.ChargingArea;
+import rhombic.study.area.ChargingArea;
 
 /** The charging areas of a run: each place is one vehicle's at a time, and who finds none waits for its turn. */
 public final class Chargers {

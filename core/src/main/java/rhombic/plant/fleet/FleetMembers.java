@@ -10,6 +10,7 @@ import rhombic.plant.staff.WorkingMembers;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
+import rhombic.study.fleet.Driving;
 import rhombic.study.kind.Fleet;
 
 /** The vehicles of a fleet. */
@@ -27,7 +28,7 @@ public final class FleetMembers extends WorkingMembers {
         allocation = staff.allocation();
     }
 
-    private static Mover mover(Fleet.Driving driving, Quantity speed) {
+    private static Mover mover(Driving driving, Quantity speed) {
         double acceleration = driving.acceleration().map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
         double secondsPerDegree = driving.quarterTurn().map(Quantity::inBaseUnit).orElse(0.0) / 90;
         return new Mover(speed.inBaseUnit(), acceleration, acceleration, secondsPerDegree);

@@ -10,7 +10,7 @@ import rhombic.plant.resource.Duties;
 import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
 import rhombic.space.Pose;
-import rhombic.study.duty.Battery;
+import rhombic.study.fleet.Battery;
 
 /**
  * What is left in the battery of one vehicle. It runs down with the way, the time and what is picked up and set down, and is reckoned when it is asked for; the

@@ -12,9 +12,9 @@ import rhombic.plant.resource.Job;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
-import rhombic.study.duty.Battery;
-import rhombic.study.duty.Trailer;
-import rhombic.study.kind.ChargingArea;
+import rhombic.study.area.ChargingArea;
+import rhombic.study.fleet.Battery;
+import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 

@@ -12,7 +12,7 @@ import rhombic.plant.staff.Staff;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.duty.Need;
-import rhombic.study.duty.Round;
+import rhombic.study.fleet.Round;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;

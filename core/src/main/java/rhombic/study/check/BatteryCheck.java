@@ -7,9 +7,9 @@ import java.util.Optional;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
-import rhombic.study.duty.Battery;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.ChargingArea;
+import rhombic.study.fleet.Battery;
 import rhombic.study.kind.Fleet;
 import rhombic.study.way.AisleNet;
 

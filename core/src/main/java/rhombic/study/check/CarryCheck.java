@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.Round;
+import rhombic.study.fleet.Round;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;

@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
-import rhombic.study.kind.ChargingArea;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
 import rhombic.study.way.AisleNet;

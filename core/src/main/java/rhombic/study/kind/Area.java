@@ -1,5 +1,8 @@
 package rhombic.study.kind;
 
+import rhombic.study.area.BreakArea;
+import rhombic.study.area.ChargingArea;
+
 /** A part of the floor with a purpose. */
 public sealed interface Area extends PlantElement permits BreakArea, ChargingArea {
     @Override

@@ -2,6 +2,8 @@ package rhombic.study.kind;
 
 import java.util.List;
 import java.util.Optional;
+import rhombic.study.area.BreakArea;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.NameChange;

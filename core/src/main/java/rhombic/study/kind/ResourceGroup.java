@@ -5,8 +5,8 @@ import java.util.Optional;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.Round;
 import rhombic.study.duty.TravelChoice;
+import rhombic.study.fleet.Round;
 import rhombic.study.place.RoadSpace;
 
 /** Whose members work and carry. They are on duty by a calendar, and can fail. */

@@ -16,8 +16,9 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
-import rhombic.study.duty.Round;
-import rhombic.study.duty.Trailer;
+import rhombic.study.fleet.Round;
+import rhombic.study.fleet.Trailer;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsOut;
@@ -28,7 +29,7 @@ import rhombic.study.value.TimeSource;
 /** All that can be said of vehicles and of what they carry is written and read. */
 class FleetFileTest {
     private static Study study(Round.Departure departure) {
-        Fleet fleet = Fleet.KIND.blank(Basics.of("Train", Placement.at(0, 0))).withForm(Fleet.Form.TUGGER)
+        Fleet fleet = Fleet.KIND.blank(Basics.of("Train", Placement.at(0, 0))).withForm(VehicleType.TUGGER)
                 .withRound(Optional.of(new Round(List.of("A", "B"), departure)))
                 .withLoading(loading -> loading.withStopTime(DistributionText.parse("20 s"))
                         .withPickUpTime(new TimeSource.ByType(Map.of("Piece", DistributionText.parse("4 s")), null)));

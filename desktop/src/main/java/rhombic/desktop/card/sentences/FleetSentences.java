@@ -29,11 +29,13 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.Battery;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.duty.Need;
-import rhombic.study.duty.Round;
-import rhombic.study.duty.Trailer;
-import rhombic.study.kind.ChargingArea;
+import rhombic.study.fleet.Battery;
+import rhombic.study.fleet.Driving;
+import rhombic.study.fleet.Round;
+import rhombic.study.fleet.Trailer;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
@@ -80,8 +82,8 @@ final class FleetSentences {
                         text -> fleet(f -> f.withVehicles(Typed.whole(text, "The vehicles of a fleet")))),
                 new Words(" "),
                 picked("form", fleet.memberWord(fleet.vehicles() > 1),
-                        Arrays.stream(Fleet.Form.values()).map(form -> fleet.withForm(form).memberWord(fleet.vehicles() > 1)).toList(),
-                        text -> fleet(f -> f.withForm(Arrays.stream(Fleet.Form.values())
+                        Arrays.stream(VehicleType.values()).map(form -> fleet.withForm(form).memberWord(fleet.vehicles() > 1)).toList(),
+                        text -> fleet(f -> f.withForm(Arrays.stream(VehicleType.values())
                                 .filter(form -> f.withForm(form).memberWord(f.vehicles() > 1).equals(text)).findFirst().orElse(f.form())))),
                 new Words(fleet.vehicles() == 1 ? " that carries " : " that carry "), carried(), new Words(" of "),
                 typed("max weight", fleet.capacity().maxWeight().map(weight -> "at most " + weight).orElse("any weight"),
@@ -96,7 +98,7 @@ final class FleetSentences {
     /** By itself, or on trailers. */
     private Part carried() {
         List<Trailer> trailers = fleet.capacity().trailers();
-        boolean pulls = fleet.form() == Fleet.Form.TUGGER || !trailers.isEmpty();
+        boolean pulls = fleet.form() == VehicleType.TUGGER || !trailers.isEmpty();
         if (!pulls) {
             return typed("capacity", Typed.pieces(fleet.capacity().pieces()), String.valueOf(fleet.capacity().pieces()),
                     "A whole number such as 1", text -> fleet(f -> f.withCapacity(Typed.whole(text, "The pieces that a vehicle carries"))));
@@ -126,25 +128,25 @@ final class FleetSentences {
     }
 
     private Sentence driving() {
-        Fleet.Driving driving = fleet.driving();
+        Driving driving = fleet.driving();
         return new Sentence(new Words("They drive at "),
                 typed("speed", driving.speed().toString(), driving.speed().toString(), "A speed such as 2 m/s",
                         text -> driving(d -> d.withSpeed(Quantity.parse(text, Dimension.SPEED)))),
                 new Words(", loaded at "),
                 optional("loaded speed", driving.loadedSpeed(), "the same", "A speed such as 1.5 m/s; empty: the same", Dimension.SPEED,
-                        Fleet.Driving::withLoadedSpeed),
+                        Driving::withLoadedSpeed),
                 new Words(", speed up and brake "),
                 optional("acceleration", driving.acceleration(), "at once", "Such as 0.5 m/s\u00b2; empty: at once", Dimension.ACCELERATION,
-                        Fleet.Driving::withAcceleration),
+                        Driving::withAcceleration),
                 new Words(driving.quarterTurn().isPresent() ? ", and turn on the spot, by 90\u00b0 in " : ", and go round corners "),
                 optional("quarter turn", driving.quarterTurn(), "without stopping",
                         "How long a turn by 90\u00b0 on the spot takes, such as 4 s; empty: they go round corners", Dimension.TIME,
-                        Fleet.Driving::withQuarterTurn),
+                        Driving::withQuarterTurn),
                 new Words("."));
     }
 
     private interface Setting {
-        Fleet.Driving with(Fleet.Driving driving, Optional<Quantity> value);
+        Driving with(Driving driving, Optional<Quantity> value);
     }
 
     private Part optional(String id, Optional<Quantity> now, String none, String hint, Dimension dimension, Setting change) {
@@ -153,7 +155,7 @@ final class FleetSentences {
                         text.isBlank() || text.strip().equals(none) ? Optional.empty() : Optional.of(Quantity.parse(text, dimension)))));
     }
 
-    private UnaryOperator<Study> driving(UnaryOperator<Fleet.Driving> change) {
+    private UnaryOperator<Study> driving(UnaryOperator<Driving> change) {
         return fleet(f -> f.withDriving(change));
     }
 
@@ -226,7 +228,7 @@ final class FleetSentences {
                 new Words(". On aisles they keep "),
                 optional("safe distance", fleet.driving().safeDistance(), "no distance",
                         "How far they keep from each other, such as 0.5 m; empty: they pass through each other", Dimension.LENGTH,
-                        Fleet.Driving::withSafeDistance),
+                        Driving::withSafeDistance),
                 new Words(" from each other."));
     }
 

@@ -7,8 +7,9 @@ import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
-import rhombic.study.kind.ChargingArea;
-import rhombic.study.duty.Trailer;
+import rhombic.study.area.ChargingArea;
+import rhombic.study.fleet.Trailer;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
@@ -18,14 +19,14 @@ public final class VehicleForm {
     private static final int IN_ROW = 12;
     private static final double SEAT = 0.55;
 
-    private final Map<Fleet.Form, TriangleMesh> made = new EnumMap<>(Fleet.Form.class);
+    private final Map<VehicleType, TriangleMesh> made = new EnumMap<>(VehicleType.class);
     private @Nullable TriangleMesh trailer;
 
-    public TriangleMesh of(Fleet.Form form) {
+    public TriangleMesh of(VehicleType form) {
         return made.computeIfAbsent(form, VehicleForm::body);
     }
 
-    private static TriangleMesh body(Fleet.Form form) {
+    private static TriangleMesh body(VehicleType form) {
         return switch (form) {
             case FORKLIFT -> forklift();
             case REACH_TRUCK -> reachTruck();

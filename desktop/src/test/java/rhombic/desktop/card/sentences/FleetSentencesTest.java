@@ -12,18 +12,20 @@ import rhombic.desktop.card.text.Sentence;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.duty.Battery;
+import rhombic.study.area.ChargingArea;
+import rhombic.study.fleet.Battery;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.ChargingArea;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Placement;
 import rhombic.study.site.Aisle;
 
 /** What the cards of fleets and of charging areas say, and what their tokens change. */
 class FleetSentencesTest {
-    private final Study study = Study.empty().with(List.of(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(0, 0))).withForm(Fleet.Form.AGV),
-            new ChargingArea(Basics.of("Charging", Placement.at(9, 0)), 2)), List.of());
+    private final Study study = Study.empty()
+            .with(List.of(Fleet.KIND.blank(Basics.of("AGVs", Placement.at(0, 0))).withForm(VehicleType.AGV),
+                    new ChargingArea(Basics.of("Charging", Placement.at(9, 0)), 2)), List.of());
 
     private static Study edited(Study study, String name, String id, String text) {
         return Sentences.of(study, study.find(name).orElseThrow()).stream().flatMap(sentence -> sentence.parts().stream())

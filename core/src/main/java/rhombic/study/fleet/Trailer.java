@@ -1,4 +1,4 @@
-package rhombic.study.duty;
+package rhombic.study.fleet;
 
 import java.io.Serializable;
 import java.util.List;

@@ -1,8 +1,13 @@
-package rhombic.study.kind;
+package rhombic.study.area;
 
 import java.util.List;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.kind.Area;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Candidate;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
 import rhombic.study.place.Footprint;
 import rhombic.study.value.Count;
 

@@ -1,6 +1,10 @@
-package rhombic.study.kind;
+package rhombic.study.area;
 
 import java.util.List;
+import rhombic.study.kind.Area;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
 import rhombic.study.place.Footprint;
 
 /** Where people spend their breaks. */

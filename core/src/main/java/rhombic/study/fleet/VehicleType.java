@@ -1,0 +1,61 @@
+package rhombic.study.fleet;
+
+/**
+ * What vehicles look like, and how they hold what they carry.
+ * What length is along the way, and reach how far from its middle it picks up and sets down.
+ */
+public enum VehicleType {
+    FORKLIFT("forklift", 2.4, 1.1, 2.2, 0.72, 0.12, 1.25), REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6, 0.12, 1.15), AGV("AGV", 1.5,
+            0.9, 0.6, -0.55,
+            0.42,
+            0.95), TUGGER("tugger train", 1.9, 1.1, 1.9, -0.6, 0.55, 0.45);
+
+    private final String word;
+    private final double length;
+    private final double width;
+    private final double high;
+    private final double front;
+    private final double height;
+    private final double reach;
+
+    VehicleType(String word, double length, double width, double high, double front, double height, double reach) {
+        this.word = word;
+        this.length = length;
+        this.width = width;
+        this.high = high;
+        this.front = front;
+        this.height = height;
+        this.reach = reach;
+    }
+
+    public String word() {
+        return word;
+    }
+
+    public double lengthMetres() {
+        return length;
+    }
+
+    public double widthMetres() {
+        return width;
+    }
+
+    public double highMetres() {
+        return high;
+    }
+
+    /** How far before its middle it holds what it carries. */
+    public double holdsBeforeMetres() {
+        return front;
+    }
+
+    /** How high above the floor it holds what it carries. */
+    public double holdsAtMetres() {
+        return height;
+    }
+
+    /** How far from its middle the place is where it picks up and sets down. */
+    public double reachMetres() {
+        return reach;
+    }
+}
