@@ -16,8 +16,8 @@ import rhombic.measure.TotalTally;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.convey.ConveyorNode;
 import rhombic.plant.dock.DockNode;
-import rhombic.plant.fleet.Chargers;
 import rhombic.plant.fleet.FleetMembers;
+import rhombic.plant.fleet.VehicleAreas;
 import rhombic.plant.goods.BufferNode;
 import rhombic.plant.goods.GoodsInNode;
 import rhombic.plant.goods.GoodsOutNode;
@@ -127,13 +127,13 @@ public final class Plant {
 
     /** The members of each kind of group, with what all of them share. */
     private static final class Groups implements Members.Maker {
-        private final Chargers chargers = new Chargers();
+        private final VehicleAreas areas = new VehicleAreas();
 
         @Override
         public Members of(Run run, Staff staff, ResourceGroup group) {
             return switch (group) {
                 case Crew crew -> new CrewMembers(run, staff, crew);
-                case Fleet fleet -> new FleetMembers(run, staff, fleet, chargers);
+                case Fleet fleet -> new FleetMembers(run, staff, fleet, areas);
             };
         }
     }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import rhombic.space.Path;
 import rhombic.space.Pose;
-import rhombic.study.area.ChargingArea;
+import rhombic.study.area.VehiclePlaces;
 import rhombic.study.duty.StandPoint;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
@@ -57,8 +57,8 @@ public final class Layout {
         return inlet.of(Pose.at(-reach, 0, -inlet.z(), 0));
     }
 
-    /** Where a vehicle stands that charges. */
-    public static Pose charging(ChargingArea area, int number) {
+    /** Where a vehicle stands that charges or parks. */
+    public static Pose standing(VehiclePlaces area, int number) {
         return inRows(area, area.places(), number);
     }
 

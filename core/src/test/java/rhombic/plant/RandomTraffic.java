@@ -18,6 +18,8 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.area.ChargingArea;
+import rhombic.study.area.ParkingArea;
+import rhombic.study.area.Zone;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
@@ -29,6 +31,7 @@ import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 import rhombic.study.site.Aisle;
 import rhombic.validation.Lines;
@@ -133,6 +136,24 @@ final class RandomTraffic {
                 Fleet fleet = (Fleet) e;
                 return fleet.withForm(VehicleType.TUGGER).with(fleet.capacity().withTrailers(trailers));
             });
+        }
+        return changed;
+    }
+
+    /** Its vehicles park at an area of their own, and some of those of one fleet serve the other too, from one half of the floor. */
+    static Study deployed(Study study, long seed) {
+        Random random = new Random(seed);
+        ParkingArea area = new ParkingArea(Basics.of("Parking", Placement.at(-20, 34)), 1 + random.nextInt(5));
+        Study changed = study.with(area);
+        for (int i = 0; i < 2; i++) {
+            changed = changed.changed("F" + i, e -> ((Fleet) e).withDeployment(d -> d.withParking(List.of("Parking"))));
+        }
+        if (random.nextBoolean()) {
+            changed = changed.changed("F1", e -> ((Fleet) e).withDeployment(d -> d.withPartOf("F0")));
+        }
+        if (random.nextBoolean()) {
+            Zone zone = new Zone(Basics.of("Zone", Placement.at(20, 20)).withSize(new Footprint(25, 200, 0.1)));
+            changed = changed.with(zone).changed("F1", e -> ((Fleet) e).withDeployment(d -> d.withZones(List.of("Zone"))));
         }
         return changed;
     }

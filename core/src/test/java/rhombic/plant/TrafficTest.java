@@ -151,6 +151,13 @@ class TrafficTest {
         isFreeOfHarm(RandomTraffic.withTrains(RandomTraffic.of(seed, true), seed), seed);
     }
 
+    /** Parking places off the aisles, vehicles of one fleet that serve another, and zones change none of this. */
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void whoParksAndServesOthersOverlapsNobody(long seed) {
+        isFreeOfHarm(RandomTraffic.deployed(RandomTraffic.of(seed, true), seed), seed);
+    }
+
     private static void isFreeOfHarm(Study study, long seed) {
         RunFigures run = Runs.sound(study, seed);
         assertEquals(List.of(), run.deadlock().reasons(), "seed " + seed);

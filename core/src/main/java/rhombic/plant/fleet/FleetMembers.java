@@ -16,15 +16,15 @@ import rhombic.study.kind.Fleet;
 /** The vehicles of a fleet. */
 public final class FleetMembers extends WorkingMembers {
     private final Fleet fleet;
-    private final Chargers chargers;
+    private final VehicleAreas areas;
     private final Allocation allocation;
 
-    /** @param chargers of all fleets of the run */
-    public FleetMembers(Run run, Staff staff, Fleet fleet, Chargers chargers) {
+    /** @param areas of all fleets of the run */
+    public FleetMembers(Run run, Staff staff, Fleet fleet, VehicleAreas areas) {
         super(run, staff, fleet, mover(fleet.driving(), fleet.driving().speed()), mover(fleet.driving(), fleet.driving().speedLoaded()),
                 null);
         this.fleet = fleet;
-        this.chargers = chargers;
+        this.areas = areas;
         allocation = staff.allocation();
     }
 
@@ -36,6 +36,6 @@ public final class FleetMembers extends WorkingMembers {
 
     @Override
     protected Worker worker(int number, Person member, boolean[] skills, Pose home, Worker.@Nullable Listener listener) {
-        return new Vehicle(number, member.name(), group, skills, home, fleet, run, allocation, chargers, listener);
+        return new Vehicle(number, member.name(), group, skills, home, fleet, run, allocation, areas, listener);
     }
 }

@@ -16,11 +16,10 @@ import rhombic.study.fleet.Battery;
  * What is left in the battery of one vehicle. It runs down with the way, the time and what is picked up and set down, and is reckoned when it is asked for; the
  * one event is when it is to charge, to go again or is full.
  */
-final class Power extends Event {
+final class Power extends Event implements VehicleAreas.Occupant {
     /** So much of a full one is nothing. */
     private static final double TINY = 1e-9;
     private static final double NANOS = 1e9;
-    private static final double NEAR_METRES = 1e-6;
 
     private final Run run;
     private final Simulator simulator;
@@ -28,7 +27,7 @@ final class Power extends Event {
     private final Duties duties;
     private final Vehicle vehicle;
     private final Battery battery;
-    private final Chargers.@Nullable Area area;
+    private final VehicleAreas.@Nullable Area area;
     private final double speed;
     /** As it was at that time, but for the way since it set out last. */
     private double level = 1;
@@ -40,7 +39,7 @@ final class Power extends Event {
      * @param area null: it charges where it parks
      * @param speed metres per second, to reckon how long a way takes
      */
-    Power(Run run, Allocation allocation, Vehicle vehicle, Battery battery, Chargers.@Nullable Area area, double speed) {
+    Power(Run run, Allocation allocation, Vehicle vehicle, Battery battery, VehicleAreas.@Nullable Area area, double speed) {
         super(true);
         this.run = run;
         simulator = run.simulator;
@@ -114,7 +113,8 @@ final class Power extends Event {
         return area.places().stream().mapToDouble(one -> vehicle.metres(from, one)).min().orElse(0);
     }
 
-    double metresTo(Pose there) {
+    @Override
+    public double metresTo(Pose there) {
         return vehicle.metresTo(there);
     }
 
@@ -141,13 +141,13 @@ final class Power extends Event {
         return area != null && taken != null && isAt(taken);
     }
 
-    /** A place to charge is free: it goes there, if it can. Says whether it does. */
-    boolean onPlaceFree() {
+    @Override
+    public boolean onPlaceFree() {
         return duties.restElsewhere(vehicle);
     }
 
     private boolean isAt(Pose there) {
-        return vehicle.pose().distanceTo(there) <= NEAR_METRES;
+        return vehicle.pose().distanceTo(there) <= VehicleAreas.NEAR_METRES;
     }
 
     /** It stands where it was to wait. */
@@ -185,7 +185,7 @@ final class Power extends Event {
             isCharging = false;
         }
         Pose taken = place == null ? vehicle.home() : place; // who goes to where it parks may wait for a place there
-        if (taken.distanceTo(there) > NEAR_METRES) {
+        if (taken.distanceTo(there) > VehicleAreas.NEAR_METRES) {
             place = null;
             if (area != null) {
                 area.leave(this);

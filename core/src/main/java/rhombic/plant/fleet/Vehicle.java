@@ -13,6 +13,8 @@ import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
 import rhombic.space.Pose;
 import rhombic.study.area.ChargingArea;
+import rhombic.study.area.ParkingArea;
+import rhombic.study.area.Zone;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Fleet;
@@ -25,22 +27,31 @@ final class Vehicle extends Worker {
     private final TypeBook types;
     /** Null: it never runs down. */
     private final @Nullable Power power;
+    /** Null: it waits as its rules say. */
+    private final @Nullable Parking parking;
+    private final List<Zone> zones;
 
     Vehicle(int number, String name, Group group, boolean[] skills, Pose home, Fleet fleet, Run run, Allocation allocation,
-            Chargers chargers,
+            VehicleAreas areas,
             @Nullable Listener listener) {
         super(number, name, group, skills, 1, home, listener);
         this.fleet = fleet;
         handling = new Handling(fleet.id(), fleet.loading().pickUpTime(), fleet.loading().setDownTime(),
                 fleet.loading().stopTime());
         types = run.types;
-        power = fleet.battery().map(battery -> new Power(run, allocation, this, battery, area(battery, run, chargers),
+        power = fleet.battery().map(battery -> new Power(run, allocation, this, battery, area(battery, run, areas),
                 fleet.driving().speed().inBaseUnit())).orElse(null);
+        List<VehicleAreas.Area> parkingAreas = fleet.deployment().parking().stream()
+                .flatMap(area -> run.study.find(area).filter(ParkingArea.class::isInstance).map(ParkingArea.class::cast).stream())
+                .map(areas::of).toList();
+        parking = parkingAreas.isEmpty() ? null : new Parking(this, allocation.duties(), parkingAreas);
+        zones = fleet.deployment().zones().stream()
+                .flatMap(zone -> run.study.find(zone).filter(Zone.class::isInstance).map(Zone.class::cast).stream()).toList();
     }
 
-    private static Chargers.@Nullable Area area(Battery battery, Run run, Chargers chargers) {
+    private static VehicleAreas.@Nullable Area area(Battery battery, Run run, VehicleAreas areas) {
         Optional<ChargingArea> area = run.study.find(battery.at()).filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast);
-        return area.map(chargers::of).orElse(null);
+        return area.map(areas::of).orElse(null);
     }
 
     @Override
@@ -104,8 +115,18 @@ final class Vehicle extends Worker {
     }
 
     @Override
+    public boolean fetchesFrom(Pose outlet) {
+        return zones.isEmpty() || zones.stream().anyMatch(zone -> zone.contains(outlet));
+    }
+
+    /** Whether it would go to a parking place now if one were free. */
+    boolean isToPark() {
+        return isFree() && (power == null || !power.wantsToCharge());
+    }
+
+    @Override
     protected boolean isChoosy() {
-        return power != null || hasSlots() || fleet.capacity().maxWeight().isPresent();
+        return power != null || !zones.isEmpty() || hasSlots() || fleet.capacity().maxWeight().isPresent();
     }
 
     @Override
@@ -134,13 +155,21 @@ final class Vehicle extends Worker {
 
     @Override
     protected boolean waitsElsewhere() {
-        return power != null || super.waitsElsewhere();
+        return power != null || parking != null || super.waitsElsewhere();
+    }
+
+    @Override
+    protected boolean leavesHomeAtOnce() {
+        return parking != null;
     }
 
     @Override
     protected @Nullable Pose waitingPlace() {
         if (power != null && power.wantsToCharge()) {
             return power.placeToCharge();
+        }
+        if (parking != null) {
+            return parking.place();
         }
         return power != null && power.isInTheWay() ? home() : super.waitingPlace();
     }
@@ -161,6 +190,9 @@ final class Vehicle extends Worker {
     protected void onLeaves(Pose there) {
         if (power != null) {
             power.onLeaves(there);
+        }
+        if (parking != null) {
+            parking.onLeaves(there);
         }
     }
 

@@ -53,6 +53,7 @@ public final class Allocation {
         Pose home = resource.pose();
         choice.stands(resource, home.x(), home.y());
         onFree(resource);
+        changed |= resource.leavesHomeAtOnce();
     }
 
     public List<Resource> resources() {

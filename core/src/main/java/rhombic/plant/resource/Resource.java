@@ -132,6 +132,11 @@ public abstract class Resource {
      */
     public record Handling(String id, TimeSource pickUp, TimeSource setDown, Distribution stop) {}
 
+    /** Whether it fetches what comes out there. */
+    public boolean fetchesFrom(Pose outlet) {
+        return true;
+    }
+
     /** Whether it has to look at a job before it is given it. */
     protected boolean isChoosy() {
         return false;
@@ -176,6 +181,11 @@ public abstract class Resource {
     /** Whether it goes somewhere to wait, or to rest. */
     protected boolean waitsElsewhere() {
         return group.isGoingHome();
+    }
+
+    /** Whether it waits elsewhere than at home from the start on. */
+    protected boolean leavesHomeAtOnce() {
+        return false;
     }
 
     /** Whether it may do nothing for as long as it has not rested. */

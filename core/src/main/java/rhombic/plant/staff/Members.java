@@ -19,6 +19,7 @@ import rhombic.plant.run.Run;
 import rhombic.plant.traffic.Traffic;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
+import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.ResourceGroup;
@@ -59,7 +60,14 @@ public abstract class Members {
         Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
         group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic,
                 element.roadSpace().map(RoadSpace::trailing).orElse(0.0)),
-                new Group.Rules(element.dispatching(), number(run, element), element.basics().duty().atShiftEnd(), breakArea));
+                new Group.Rules(rules(run, element), number(run, element), element.basics().duty().atShiftEnd(), breakArea));
+    }
+
+    /** Its own; but whoever is part of another group comes by the rule of that one. */
+    private static Dispatching rules(Run run, ResourceGroup element) {
+        Dispatching own = element.dispatching();
+        return run.study.find(element.partOf()).filter(ResourceGroup.class::isInstance)
+                .map(whole -> own.withResourceRule(((ResourceGroup) whole).dispatching().resourceRule())).orElse(own);
     }
 
     private static ToDoubleFunction<Piece> number(Run run, ResourceGroup element) {

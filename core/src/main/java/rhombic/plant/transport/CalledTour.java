@@ -165,7 +165,7 @@ final class CalledTour extends Tour {
         int before = stops.size();
         Stop next = stops.getFirst();
         for (Carriage other : first.transports.carriages()) {
-            boolean may = stops.size() < 2 * MAX_LINKS && other.isAskedFor() && other.isOfSameCrew(first)
+            boolean may = stops.size() < 2 * MAX_LINKS && other.isAskedFor() && other.isOfSameCrew(first) && other.isFetchedBy(carrier())
                     && !stops.contains(new Stop(other, false)) && other.hasOneFor(this);
             if (may) {
                 takeAlong(other);

@@ -200,7 +200,13 @@ final class Carriage extends Passage {
 
     /** Whether one could be fetched by somebody who has nothing else on it. */
     boolean canBeServedBy(Resource resource) {
-        return hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms() && resource.freeSlot(piece, new BitSet()) >= 0);
+        return isFetchedBy(resource)
+                && hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms() && resource.freeSlot(piece, new BitSet()) >= 0);
+    }
+
+    /** Whether it fetches from here at all. */
+    boolean isFetchedBy(Resource resource) {
+        return resource.fetchesFrom(course.outlet());
     }
 
     /** Whether one could be fetched beside what a tour has already. */

@@ -38,7 +38,7 @@ final class BatteryCheck {
                     "Place a charging area, or choose another",
                     Problem.Fix.of("Charge where they park", fleet, e -> ((Fleet) e).withBattery(Optional.of(battery.withAt(""))))));
         }
-        Pose charger = area.map(one -> Layout.charging(one, 0)).orElseGet(() -> Layout.home(fleet, 0));
+        Pose charger = area.map(one -> Layout.standing(one, 0)).orElseGet(() -> Layout.home(fleet, 0));
         AisleNet net = AisleNet.of(study.elements(), false).admitting(aisle -> aisle.admits(fleet));
         for (CarriedLink carried : CarriedLink.of(study, fleet)) {
             double metres = metres(fleet, net, charger, carried.outlet()) + metres(fleet, net, carried.outlet(), carried.inlet())

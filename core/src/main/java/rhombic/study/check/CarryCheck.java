@@ -57,7 +57,7 @@ final class CarryCheck {
             }
         }
         for (CarriedLink carried : CarriedLink.of(study, fleet)) {
-            boolean isAlone = carried.link().travel() instanceof Travel.Carried by && by.need().inOrder().size() == 1;
+            boolean isAlone = isAlone(carried);
             for (String end : List.of(carried.from().name(), carried.to().name())) {
                 if (isAlone && !round.stops().contains(end)) {
                     List<String> more = new ArrayList<>(round.stops());
@@ -74,13 +74,18 @@ final class CarryCheck {
         }
     }
 
+    /** Whether nobody else is called. */
+    private boolean isAlone(CarriedLink carried) {
+        return carried.link().travel() instanceof Travel.Carried by
+                && study.groups().stream().filter(group -> group.meets(by.need())).count() == 1;
+    }
+
     // ---- loads
 
     /** Pieces that a fleet alone is to carry, and that none of its vehicles can; one is enough to be told. */
     private void loads(Fleet fleet) {
         for (CarriedLink carried : CarriedLink.of(study, fleet)) {
-            boolean isAlone = carried.link().travel() instanceof Travel.Carried by && by.need().inOrder().size() == 1;
-            if (!isAlone) {
+            if (!isAlone(carried)) {
                 continue;
             }
             for (PieceType type : study.pieceTypes()) {

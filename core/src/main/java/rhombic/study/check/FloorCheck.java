@@ -10,7 +10,9 @@ public final class FloorCheck {
 
     /** Warnings and hints, some with a way out. */
     public static List<Problem> of(Study study) {
-        return Stream.of(RouteCheck.of(study), TrafficCheck.of(study), BatteryCheck.of(study), PlaceCheck.of(study)).flatMap(List::stream)
+        return Stream
+                .of(RouteCheck.of(study), TrafficCheck.of(study), BatteryCheck.of(study), DeploymentCheck.of(study), PlaceCheck.of(study))
+                .flatMap(List::stream)
                 .toList();
     }
 }

@@ -13,7 +13,7 @@ import java.util.stream.Stream;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
-import rhombic.study.area.ChargingArea;
+import rhombic.study.area.VehiclePlaces;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
 import rhombic.study.way.AisleNet;
@@ -43,7 +43,7 @@ final class TrafficCheck {
         }
         TrafficCheck check = new TrafficCheck(study, groups, net, space.get());
         groups.forEach(check::parking);
-        study.elements().stream().filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast).forEach(check::charging);
+        study.elements().stream().filter(VehiclePlaces.class::isInstance).map(VehiclePlaces.class::cast).forEach(check::standing);
         groups.forEach(check::stops);
         check.circles();
         return check.problems;
@@ -57,10 +57,10 @@ final class TrafficCheck {
                         "Move it beside the aisle")));
     }
 
-    private void charging(ChargingArea area) {
-        under(IntStream.range(0, area.places()).mapToObj(i -> Layout.charging(area, i)))
+    private void standing(VehiclePlaces area) {
+        under(IntStream.range(0, area.places()).mapToObj(i -> Layout.standing(area, i)))
                 .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.name(),
-                        "It lies on " + aisle + ", and others drive through those that charge", "Move it beside the aisle")));
+                        "It lies on " + aisle + ", and others drive through those that stand there", "Move it beside the aisle")));
     }
 
     /** Who picks up or sets down on an aisle keeps all others waiting; one is enough to be told. */

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Dimension;
@@ -15,8 +16,10 @@ import rhombic.study.duty.Person;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
+import rhombic.study.field.Reference;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.Capacity;
+import rhombic.study.fleet.Deployment;
 import rhombic.study.fleet.Driving;
 import rhombic.study.fleet.Loading;
 import rhombic.study.fleet.Round;
@@ -36,12 +39,12 @@ import rhombic.study.value.TimeSource;
  * @param driving how they move
  * @param loading how long pieces take to be picked up and set down
  * @param dispatching the rules that they go by
+ * @param deployment for whom they work, from where, and where they wait
  * @param battery what each drives on; empty: they never run down
  * @param round that they make again and again; empty: they go where they are needed
  */
 public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capacity, Driving driving, Loading loading,
-        Dispatching dispatching,
-        Optional<Battery> battery, Optional<Round> round)
+        Dispatching dispatching, Deployment deployment, Optional<Battery> battery, Optional<Round> round)
         implements
             ResourceGroup {
     public static final int MAX_VEHICLES = 500;
@@ -89,6 +92,15 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
             Dispatching.JOB_RULE.within(Fleet::dispatching, Fleet::with),
             Dispatching.JOB_FORMULA.within(Fleet::dispatching, Fleet::with), Dispatching.IDLE_AT.within(Fleet::dispatching, Fleet::with),
             Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with),
+            Field.optional("partOf", "The fleet that they belong to as well: who calls that one calls them too; missing: none.",
+                    new FieldType.Text(Reference.ELEMENT), "", Deployment::partOf, Deployment::withPartOf)
+                    .within(Fleet::deployment, Fleet::with),
+            Field.optional("zones", "That they fetch from; missing: from everywhere.",
+                    new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), Deployment::zones,
+                    Deployment::withZones).within(Fleet::deployment, Fleet::with),
+            Field.optional("parking", "The parking areas where they wait when there is nothing to do; missing: as idleAt says.",
+                    new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), Deployment::parking,
+                    Deployment::withParking).within(Fleet::deployment, Fleet::with),
             Field.optional("battery", "What each drives on; missing: they never run down.", new FieldType.Maybe<>(Battery.TYPE),
                     Optional.empty(), Fleet::battery, Fleet::withBattery),
             Field.optional("round", "That they make again and again; missing: they go where they are needed.",
@@ -104,7 +116,8 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
     }
 
     private static Fleet usual(Basics basics) {
-        return new Fleet(basics, VehicleType.FORKLIFT, 1, Capacity.of(1), Driving.USUAL, Loading.NONE, Dispatching.USUAL, Optional.empty(),
+        return new Fleet(basics, VehicleType.FORKLIFT, 1, Capacity.of(1), Driving.USUAL, Loading.NONE, Dispatching.USUAL, Deployment.USUAL,
+                Optional.empty(),
                 Optional.empty());
     }
 
@@ -126,7 +139,12 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public List<String> skills() {
-        return List.of();
+        return deployment.partOf().isEmpty() ? List.of() : List.of(deployment.partOf());
+    }
+
+    @Override
+    public String partOf() {
+        return deployment.partOf();
     }
 
     @Override
@@ -154,7 +172,8 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public List<String> restAreas() {
-        return battery.map(Battery::at).filter(area -> !area.isEmpty()).stream().toList();
+        return Stream.concat(battery.map(Battery::at).filter(area -> !area.isEmpty()).stream(), deployment.parking().stream()).distinct()
+                .toList();
     }
 
     @Override
@@ -212,15 +231,15 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public Fleet with(Basics newBasics) {
-        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching, battery, round);
+        return new Fleet(newBasics, form, vehicles, capacity, driving, loading, dispatching, deployment, battery, round);
     }
 
     public Fleet withForm(VehicleType newForm) {
-        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching, battery, round);
+        return new Fleet(basics, newForm, vehicles, capacity, driving, loading, dispatching, deployment, battery, round);
     }
 
     public Fleet withVehicles(int newVehicles) {
-        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching, battery, round);
+        return new Fleet(basics, form, newVehicles, capacity, driving, loading, dispatching, deployment, battery, round);
     }
 
     /** With so many pieces on each of them. */
@@ -229,23 +248,32 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
     }
 
     public Fleet with(Capacity newCapacity) {
-        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching, battery, round);
+        return new Fleet(basics, form, vehicles, newCapacity, driving, loading, dispatching, deployment, battery, round);
     }
 
     public Fleet withRound(Optional<Round> newRound) {
-        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, battery, newRound);
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, deployment, battery, newRound);
     }
 
     public Fleet with(Driving newDriving) {
-        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching, battery, round);
+        return new Fleet(basics, form, vehicles, capacity, newDriving, loading, dispatching, deployment, battery, round);
+    }
+
+    public Fleet with(Deployment newDeployment) {
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, newDeployment, battery, round);
+    }
+
+    /** Working for others, from elsewhere, or waiting elsewhere. */
+    public Fleet withDeployment(UnaryOperator<Deployment> change) {
+        return with(change.apply(deployment));
     }
 
     public Fleet with(Loading newLoading) {
-        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching, battery, round);
+        return new Fleet(basics, form, vehicles, capacity, driving, newLoading, dispatching, deployment, battery, round);
     }
 
     public Fleet withBattery(Optional<Battery> newBattery) {
-        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, newBattery, round);
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, deployment, newBattery, round);
     }
 
     /** With its rules changed. */
@@ -265,19 +293,20 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public Fleet with(Dispatching newDispatching) {
-        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching, battery, round);
+        return new Fleet(basics, form, vehicles, capacity, driving, loading, newDispatching, deployment, battery, round);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, VehicleType form, int vehicles, Capacity capacity, Driving driving, Loading loading,
-            Dispatching dispatching, @Nullable Battery battery, @Nullable Round round) implements Serializable {
+            Dispatching dispatching, Deployment deployment, @Nullable Battery battery, @Nullable Round round) implements Serializable {
         private Object readResolve() {
-            return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, Optional.ofNullable(battery),
+            return new Fleet(basics, form, vehicles, capacity, driving, loading, dispatching, deployment, Optional.ofNullable(battery),
                     Optional.ofNullable(round));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, form, vehicles, capacity, driving, loading, dispatching, battery.orElse(null), round.orElse(null));
+        return new Stored(basics, form, vehicles, capacity, driving, loading, dispatching, deployment, battery.orElse(null),
+                round.orElse(null));
     }
 }

@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import rhombic.study.area.BreakArea;
 import rhombic.study.area.ChargingArea;
+import rhombic.study.area.ParkingArea;
+import rhombic.study.area.Zone;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.NameChange;
@@ -18,7 +20,8 @@ import rhombic.study.value.PieceType;
 public final class Kinds {
     /** In the order in which they are offered. */
     public static final List<Kind<?>> ALL = List.of(GoodsIn.KIND, Buffer.KIND, Conveyor.KIND, Station.KIND, AssemblyStation.KIND,
-            UnpackingStation.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND, ChargingArea.KIND, Aisle.KIND,
+            UnpackingStation.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND, ChargingArea.KIND, ParkingArea.KIND,
+            Zone.KIND, Aisle.KIND,
             Wall.KIND,
             Fence.KIND, Column.KIND);
 

@@ -105,6 +105,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
         return false;
     }
 
+    /** The group that they belong to as well, whose rule says who comes when that one is called; empty: none. */
+    default String partOf() {
+        return "";
+    }
+
     /** The areas where they spend breaks or charge, by name. */
     default List<String> restAreas() {
         return List.of();

@@ -67,8 +67,10 @@ final class FleetSentences {
         FleetSentences sentences = new FleetSentences(study, fleet);
         List<Sentence> all = new ArrayList<>(
                 List.of(sentences.vehicles(), sentences.driving(), sentences.loading(), sentences.round(),
-                        sentences.dispatching.rules(sentences.study),
-                        sentences.ways(), sentences.battery(), DutySentences.calendarOf(study, fleet)));
+                        sentences.dispatching.rules(sentences.study), sentences.ways()));
+        all.addAll(DeploymentSentences.of(study, fleet));
+        all.add(sentences.battery());
+        all.add(DutySentences.calendarOf(study, fleet));
         FailureSentences failures = FailureSentences.of(study, fleet);
         all.addAll(failures.all());
         all.add(new Sentence(failures.add()));
@@ -224,8 +226,7 @@ final class FleetSentences {
     }
 
     private Sentence ways() {
-        return new Sentence(new Words("They drive "), dispatching.travel(), new Words(" and wait for orders "), dispatching.idleAt(),
-                new Words(". On aisles they keep "),
+        return new Sentence(new Words("They drive "), dispatching.travel(), new Words(". On aisles they keep "),
                 optional("safe distance", fleet.driving().safeDistance(), "no distance",
                         "How far they keep from each other, such as 0.5 m; empty: they pass through each other", Dimension.LENGTH,
                         Driving::withSafeDistance),
@@ -287,19 +288,6 @@ final class FleetSentences {
 
     private UnaryOperator<Study> battery(UnaryOperator<Battery> change) {
         return fleet(f -> f.withBattery(f.battery().map(change)));
-    }
-
-    static List<Sentence> charging(Study study, ChargingArea area) {
-        String users = study.groups().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
-                .filter(one -> one.battery().filter(battery -> battery.at().equals(area.name())).isPresent()).map(Fleet::name)
-                .collect(Collectors.joining(" and "));
-        return List.of(new Sentence(
-                typed("places", area.places() == 1 ? "1 vehicle" : area.places() + " vehicles", String.valueOf(area.places()),
-                        "A whole number from 1 to 100",
-                        text -> s -> s.changed(area.name(), e -> ((ChargingArea) e).withPlaces(Typed.whole(text, "The places")))),
-                new Words(" at a time. " + (users.isEmpty()
-                        ? "No fleet charges here yet: say so on its card, at its battery."
-                        : "For " + users + "."))));
     }
 
     private List<Link> carriedLinks() {

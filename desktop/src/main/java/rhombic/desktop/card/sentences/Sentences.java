@@ -24,7 +24,8 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.area.BreakArea;
-import rhombic.study.area.ChargingArea;
+import rhombic.study.area.VehiclePlaces;
+import rhombic.study.area.Zone;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
@@ -64,7 +65,8 @@ public final class Sentences {
             case Fleet fleet -> FleetSentences.of(study, fleet);
             case BreakArea area -> List.of(new Sentence(words("People of "
                     + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
-            case ChargingArea area -> FleetSentences.charging(study, area);
+            case VehiclePlaces area -> DeploymentSentences.places(study, area);
+            case Zone zone -> DeploymentSentences.zone(study, zone);
             case Aisle aisle -> SiteSentences.of(study, aisle);
             case Structure structure -> SiteSentences.of(structure);
             case GoodsOut out -> List.of(new Sentence(

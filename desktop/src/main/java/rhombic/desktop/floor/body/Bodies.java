@@ -7,6 +7,8 @@ import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.Scene;
 import rhombic.study.area.BreakArea;
 import rhombic.study.area.ChargingArea;
+import rhombic.study.area.ParkingArea;
+import rhombic.study.area.Zone;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
@@ -52,8 +54,12 @@ public final class Bodies {
             case Buffer buffer -> made.of(buffer.footprint(), () -> rollers(buffer.footprint()));
             case Dock dock -> made.of("dock", () -> dock(dock.usualSize()));
             case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
-            case Fleet fleet -> made.of(List.of("fleet", fleet.footprint(), fleet.vehicles()), () -> VehicleForm.parking(fleet));
+            case Fleet fleet -> made.of(List.of("fleet", fleet.footprint(), fleet.vehicles()),
+                    () -> VehicleForm.parking(fleet.footprint(), fleet.vehicles()));
             case ChargingArea area -> made.of(List.of("charging", area.places(), area.footprint()), () -> VehicleForm.chargers(area));
+            case ParkingArea area -> made.of(List.of("parking", area.places(), area.footprint()),
+                    () -> VehicleForm.parking(area.footprint(), area.places()));
+            case Zone zone -> made.of(List.of("zone", zone.footprint()), () -> SiteForm.zone(zone.footprint()));
             case BreakArea area -> made.of("break area", () -> PersonForm.breakArea(area.usualSize()));
             case Aisle aisle -> made.of(List.of("aisle", aisle.line(), aisle.width(), aisle.direction(), aisle.users()),
                     () -> SiteForm.aisle(aisle));

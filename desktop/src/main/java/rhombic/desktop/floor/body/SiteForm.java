@@ -21,6 +21,7 @@ final class SiteForm {
     private static final double WIRE_PITCH_METRES = 0.5;
     private static final double LINE_METRES = 0.1;
     private static final double AISLE_Z = 0.006;
+    private static final double DASH_METRES = 0.8;
     private static final double ARROW_PITCH_METRES = 6;
 
     private SiteForm() {}
@@ -172,6 +173,29 @@ final class SiteForm {
             }
         }
         return maker.mesh();
+    }
+
+    /** A broken line round it: what stands in it stays in sight. */
+    static TriangleMesh zone(Footprint size) {
+        double l = size.lengthMetres() / 2;
+        double w = size.widthMetres() / 2;
+        MeshMaker maker = new MeshMaker();
+        for (int side : new int[] {-1, 1}) {
+            dashes(maker, new Point(-l, side * w, 0), new Point(l, side * w, 0));
+            dashes(maker, new Point(side * l, -w, 0), new Point(side * l, w, 0));
+        }
+        return maker.mesh();
+    }
+
+    private static void dashes(MeshMaker maker, Point from, Point to) {
+        double length = Math.hypot(to.x() - from.x(), to.y() - from.y());
+        int dashes = Math.max(1, (int) Math.round(length / DASH_METRES / 2)) * 2 - 1;
+        for (int i = 0; i < dashes; i += 2) {
+            double a = (double) i / dashes;
+            double b = (i + 1.0) / dashes;
+            maker.ribbon(from.x() + (to.x() - from.x()) * a, from.y() + (to.y() - from.y()) * a, from.x() + (to.x() - from.x()) * b,
+                    from.y() + (to.y() - from.y()) * b, LINE_METRES, AISLE_Z + 0.004, Swatch.VERDIGRIS);
+        }
     }
 
     private static void arrow(MeshMaker maker, double x, double y, double dx, double dy, double size, Swatch swatch) {

@@ -10,7 +10,6 @@ import rhombic.study.Layout;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.fleet.VehicleType;
-import rhombic.study.kind.Fleet;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 
@@ -150,8 +149,8 @@ public final class VehicleForm {
     }
 
     /** A place for each of them, marked on the floor. */
-    static TriangleMesh parking(Fleet fleet) {
-        return places(fleet.footprint(), fleet.vehicles(), Swatch.OCHRE).mesh();
+    static TriangleMesh parking(Footprint size, int vehicles) {
+        return places(size, vehicles, Swatch.OCHRE).mesh();
     }
 
     /** Places marked on the floor, each with a cabinet and its cable before it. */
@@ -160,7 +159,7 @@ public final class VehicleForm {
         MeshMaker maker = places(size, area.places(), Swatch.VERDIGRIS);
         ChargingArea inMiddle = (ChargingArea) area.placed(Placement.at(0, 0));
         for (int i = 0; i < area.places(); i++) {
-            Pose at = Layout.charging(inMiddle, i);
+            Pose at = Layout.standing(inMiddle, i);
             double rows = (area.places() + IN_ROW - 1) / IN_ROW;
             double y = at.y() + size.widthMetres() / rows / 2 - 0.2;
             maker.box(at.x(), y, 0, 0.5, 0.28, 1.35, Swatch.BODY, Swatch.BODY_EDGE).bar(at.x(), y - 0.15, 1.05, 0.34, 0.02, 0.16,

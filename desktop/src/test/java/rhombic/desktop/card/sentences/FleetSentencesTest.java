@@ -1,6 +1,7 @@
 package rhombic.desktop.card.sentences;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -13,6 +14,8 @@ import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.area.ChargingArea;
+import rhombic.study.area.ParkingArea;
+import rhombic.study.area.Zone;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
@@ -149,5 +152,33 @@ class FleetSentencesTest {
         assertTrue(says(study, "Charging", "No fleet charges here yet"));
         assertEquals(5, ((ChargingArea) edited(study, "Charging", "places", "5").find("Charging").orElseThrow()).places());
         assertThrows(IllegalArgumentException.class, () -> edited(study, "Charging", "places", "0"));
+    }
+
+    private final Study deployed = study.with(Fleet.KIND.blank(Basics.of("Trucks", Placement.at(0, 9))))
+            .with(new ParkingArea(Basics.of("Parking", Placement.at(9, 9)), 3)).with(new Zone(Basics.of("North", Placement.at(9, 20))));
+
+    @Test
+    void whereTheyWaitAndFetchIsSaidWhereThereIsAChoice() {
+        assertTrue(says(study, "AGVs", "They wait for orders at home."));
+        assertFalse(says(study, "AGVs", "They fetch"), "there are no zones");
+        assertFalse(says(study, "AGVs", "They are part of"), "there is no other fleet");
+        Study parked = edited(deployed, "AGVs", "parking", "Parking");
+        assertTrue(says(parked, "AGVs", "They wait for orders at the nearest free place of Parking."));
+        assertTrue(says(parked, "Parking", "3 vehicles at a time. For AGVs."));
+        assertTrue(says(deployed, "Parking", "No fleet waits here yet"));
+        assertEquals(deployed, edited(parked, "AGVs", "parking", ""));
+        assertTrue(says(deployed, "AGVs", "They fetch from everywhere."));
+        Study zoned = edited(deployed, "AGVs", "zones", "North");
+        assertTrue(says(zoned, "AGVs", "They fetch only from North."));
+        assertTrue(says(zoned, "North", "Vehicles of AGVs fetch what comes out here."));
+    }
+
+    @Test
+    void aFleetCanBePartOfAnother() {
+        assertTrue(says(deployed, "AGVs", "They are part of no other fleet."));
+        Study part = edited(deployed, "AGVs", "part of", "Trucks");
+        assertTrue(says(part, "AGVs", "They are part of Trucks: who calls that one calls them too, and its rule says which of all comes."));
+        assertTrue(says(part, "Trucks", "Who calls them calls AGVs too: these are of the same fleet."));
+        assertEquals(deployed, edited(part, "AGVs", "part of", "no other fleet"));
     }
 }
