@@ -140,13 +140,15 @@ final class RandomTraffic {
         return changed;
     }
 
-    /** Its vehicles park at an area of their own, and some of those of one fleet serve the other too, from one half of the floor. */
+    /** Its vehicles slow down for corners and park at an area of their own, and some of those of one fleet serve the other too, from one half of the floor. */
     static Study deployed(Study study, long seed) {
         Random random = new Random(seed);
         ParkingArea area = new ParkingArea(Basics.of("Parking", Placement.at(-20, 34)), 1 + random.nextInt(5));
         Study changed = study.with(area);
         for (int i = 0; i < 2; i++) {
-            changed = changed.changed("F" + i, e -> ((Fleet) e).withDeployment(d -> d.withParking(List.of("Parking"))));
+            Optional<Quantity> cornerSpeed = Optional.of(new Quantity(0.2 + random.nextDouble(), rhombic.quantity.Unit.METRE_PER_SECOND));
+            changed = changed.changed("F" + i, e -> ((Fleet) e).withDriving(driving -> driving.withCornerSpeed(cornerSpeed))
+                    .withDeployment(d -> d.withParking(List.of("Parking"))));
         }
         if (random.nextBoolean()) {
             changed = changed.changed("F1", e -> ((Fleet) e).withDeployment(d -> d.withPartOf("F0")));

@@ -31,7 +31,8 @@ public final class FleetMembers extends WorkingMembers {
     private static Mover mover(Driving driving, Quantity speed) {
         double acceleration = driving.acceleration().map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
         double secondsPerDegree = driving.quarterTurn().map(Quantity::inBaseUnit).orElse(0.0) / 90;
-        return new Mover(speed.inBaseUnit(), acceleration, acceleration, secondsPerDegree);
+        double cornerSpeed = driving.cornerSpeed().map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
+        return new Mover(speed.inBaseUnit(), acceleration, acceleration, secondsPerDegree, cornerSpeed);
     }
 
     @Override

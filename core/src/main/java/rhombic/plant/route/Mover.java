@@ -11,25 +11,36 @@ import rhombic.space.Pace;
  * @param faster metres per second that it gains in each; infinite for what goes at its speed at once
  * @param slower the same for braking
  * @param secondsPerDegree what it takes to turn on the spot, at rest; 0: it goes round corners without stopping
+ * @param cornerSpeed metres per second that it goes round corners at most, if it does not stop there; infinite: as fast as elsewhere
  */
-public record Mover(double speed, double faster, double slower, double secondsPerDegree) {
+public record Mover(double speed, double faster, double slower, double secondsPerDegree, double cornerSpeed) {
     /** What turns by less goes on straight. */
     private static final double STRAIGHT_DEGREES = 0.5;
     /** What is no longer leads nowhere. */
     private static final double TINY_METRES = 1e-6;
+    private static final double QUARTER_DEGREES = 90;
     private static final double NANOS = 1e9;
 
     public Mover {
-        if (!(speed > 0 && faster > 0 && slower > 0 && secondsPerDegree >= 0)) {
+        if (!(speed > 0 && faster > 0 && slower > 0 && secondsPerDegree >= 0 && cornerSpeed > 0)) {
             throw new IllegalArgumentException(
-                    "Speed, acceleration and braking must be above 0, and turning take no less than 0 s; got " + speed
-                            + ", " + faster + ", " + slower + " and " + secondsPerDegree);
+                    "Speeds, acceleration and braking must be above 0, and turning take no less than 0 s; got " + speed
+                            + ", " + faster + ", " + slower + ", " + secondsPerDegree + " and " + cornerSpeed);
         }
     }
 
-    /** What goes round corners without stopping. */
+    /** What goes round corners as fast as elsewhere. */
     public Mover(double speed, double faster, double slower) {
-        this(speed, faster, slower, 0);
+        this(speed, faster, slower, 0, Double.POSITIVE_INFINITY);
+    }
+
+    /** What a turn costs it, to choose among ways: the time to turn, or what it loses by slowing down before and speeding up after it. */
+    public double routingSecondsPerDegree() {
+        if (secondsPerDegree > 0 || !(cornerSpeed < speed)) {
+            return secondsPerDegree;
+        }
+        double lost = (speed - cornerSpeed) * (speed - cornerSpeed) / (2 * speed) * (1 / faster + 1 / slower);
+        return lost / QUARTER_DEGREES;
     }
 
     /** At its speed at once, and at rest at once. */
@@ -65,7 +76,8 @@ public record Mover(double speed, double faster, double slower, double secondsPe
         double ends = Math.min(route.metres(), toMetres);
         boolean isWhole = ends >= route.metres();
         List<Pace> paces = new ArrayList<>();
-        double[] turns = turns(route);
+        boolean minds = secondsPerDegree > 0 || cornerSpeed < speed;
+        double[] turns = minds ? turned(route) : new double[legs.size() + 1];
         int first = 0;
         int last = legs.size() - 1;
         double[] length = new double[legs.size()];
@@ -107,13 +119,10 @@ public record Mover(double speed, double faster, double slower, double secondsPe
         }
     }
 
-    /** By how many degrees it turns before each leg, and at the end; none where it goes round corners. */
-    private double[] turns(Route route) {
+    /** By how many degrees the route turns before each leg, and at the end. */
+    private static double[] turned(Route route) {
         List<Route.Leg> legs = route.legs();
         double[] turns = new double[legs.size() + 1];
-        if (secondsPerDegree == 0) {
-            return turns;
-        }
         double heading = route.from().heading();
         for (int i = 0; i < legs.size(); i++) {
             if (legs.get(i).metres() > TINY_METRES) {
@@ -132,7 +141,7 @@ public record Mover(double speed, double faster, double slower, double secondsPe
     }
 
     /** The speed at the beginning of each leg from the first to the last, and at the end of that. */
-    private double[] speeds(int first, int last, double fromSpeed, double[] length, double[] limit, double[] turns) {
+    private double[] speeds(int first, int last, double fromSpeed, double[] length, double[] limit, double[] turned) {
         double[] at = new double[length.length + 1];
         if (isInstant()) {
             return at;
@@ -140,7 +149,8 @@ public record Mover(double speed, double faster, double slower, double secondsPe
         at[first] = Math.min(fromSpeed, limit[first]);
         for (int i = first + 1; i <= last; i++) {
             double reached = Math.sqrt(at[i - 1] * at[i - 1] + 2 * faster * length[i - 1]);
-            at[i] = turns[i] > 0 ? 0 : Math.min(Math.min(limit[i - 1], limit[i]), reached);
+            double corner = turned[i] == 0 ? Double.POSITIVE_INFINITY : secondsPerDegree > 0 ? 0 : cornerSpeed;
+            at[i] = Math.min(Math.min(Math.min(limit[i - 1], limit[i]), reached), corner);
         }
         for (int i = last; i >= first; i--) {
             // the first only by what times are rounded: it begins where it can still brake

@@ -55,7 +55,7 @@ public abstract class Members {
         allocation = staff.allocation();
         Router router = run.blueprint.routers()
                 .of(new Routers.Traveller(element.travel(), element.arePeople(), element.roadSpace().isPresent(), mover.speed(),
-                        mover.secondsPerDegree(), element.clearanceMetres(), element.stayOnAisles(),
+                        mover.routingSecondsPerDegree(), element.clearanceMetres(), element.stayOnAisles(),
                         run.blueprint.routers().closedTo(element)));
         Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
         group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic,

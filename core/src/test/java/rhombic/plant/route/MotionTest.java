@@ -219,4 +219,36 @@ class MotionTest {
         assertThrows(IllegalArgumentException.class, () -> new Route(List.of()));
         assertThrows(IllegalArgumentException.class, () -> new Route.Leg(Pose.at(0, 0, 0, 0), Pose.at(1, 0, 0, 0), 0));
     }
+
+    /** 10 m, a corner, 10 m: up to 2 m/s, down to 1 m/s at the corner, and up and down again; by the closed formulas. */
+    @Test
+    void itSlowsDownForACorner() {
+        Mover mover = new Mover(2, 0.5, 0.8, 0, 1);
+        Pace pace = mover.pace(corner(10, 10), 0);
+        double before = 2 / 0.5 + (2 - 1) / 0.8 + (10 - 4 / (2 * 0.5) - (4 - 1) / (2 * 0.8)) / 2;
+        double after = (2 - 1) / 0.5 + 2 / 0.8 + (10 - (4 - 1) / (2 * 0.5) - 4 / (2 * 0.8)) / 2;
+        assertEquals((before + after) * 1e9, pace.nanos(), 5);
+        assertEquals(1, pace.speedAt(Math.round(before * 1e9)), 1e-6);
+        assertEquals(new Mover(2, 0.5, 0.8).pace(corner(10, 10), 0).nanos(), new Mover(2, 0.5, 0.8, 0, 3).pace(corner(10, 10), 0).nanos(),
+                "a limit above its speed is none");
+        Pace straight = mover.pace(new Route(List.of(new Route.Leg(Pose.at(0, 0, 0, 0), Pose.at(10, 0, 0, 0), 9),
+                new Route.Leg(Pose.at(10, 0, 0, 0), Pose.at(20, 0, 0, 0), 9))), 0);
+        assertEquals(new Mover(2, 0.5, 0.8).pace(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(20, 0, 0, 0)), 0).nanos(), straight.nanos(), 5,
+                "where two legs go straight on there is no corner");
+    }
+
+    /** What slowing down costs is what the pace loses there. */
+    @Test
+    void whatACornerCostsIsKnownToTheRouter() {
+        Mover mover = new Mover(2, 0.5, 0.8, 0, 1);
+        double lost = (mover.pace(corner(50, 50), 0).nanos() - new Mover(2, 0.5, 0.8).pace(corner(50, 50), 0).nanos()) / 1e9;
+        assertEquals(lost, 90 * mover.routingSecondsPerDegree(), 1e-6);
+        assertEquals(0.04, new Mover(2, 1, 1, 0.04, 1).routingSecondsPerDegree());
+        assertEquals(0, new Mover(2, 1, 1).routingSecondsPerDegree());
+    }
+
+    private static Route corner(double before, double after) {
+        return new Route(List.of(new Route.Leg(Pose.at(0, 0, 0, 0), Pose.at(before, 0, 0, 0), 9),
+                new Route.Leg(Pose.at(before, 0, 0, 0), Pose.at(before, after, 0, 0), 9)));
+    }
 }

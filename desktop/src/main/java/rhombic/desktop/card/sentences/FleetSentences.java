@@ -131,7 +131,7 @@ final class FleetSentences {
 
     private Sentence driving() {
         Driving driving = fleet.driving();
-        return new Sentence(new Words("They drive at "),
+        List<Part> parts = new ArrayList<>(List.of(new Words("They drive at "),
                 typed("speed", driving.speed().toString(), driving.speed().toString(), "A speed such as 2 m/s",
                         text -> driving(d -> d.withSpeed(Quantity.parse(text, Dimension.SPEED)))),
                 new Words(", loaded at "),
@@ -143,8 +143,15 @@ final class FleetSentences {
                 new Words(driving.quarterTurn().isPresent() ? ", and turn on the spot, by 90\u00b0 in " : ", and go round corners "),
                 optional("quarter turn", driving.quarterTurn(), "without stopping",
                         "How long a turn by 90\u00b0 on the spot takes, such as 4 s; empty: they go round corners", Dimension.TIME,
-                        Driving::withQuarterTurn),
-                new Words("."));
+                        Driving::withQuarterTurn)));
+        if (driving.quarterTurn().isEmpty() && driving.acceleration().isPresent()) {
+            parts.add(new Words(", at "));
+            parts.add(optional("corner speed", driving.cornerSpeed(), "full speed",
+                    "At most that fast round a corner, such as 0.8 m/s; empty: as fast as elsewhere", Dimension.SPEED,
+                    Driving::withCornerSpeed));
+        }
+        parts.add(new Words("."));
+        return new Sentence(parts);
     }
 
     private interface Setting {

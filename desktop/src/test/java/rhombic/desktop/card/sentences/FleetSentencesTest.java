@@ -181,4 +181,14 @@ class FleetSentencesTest {
         assertTrue(says(part, "Trucks", "Who calls them calls AGVs too: these are of the same fleet."));
         assertEquals(deployed, edited(part, "AGVs", "part of", "no other fleet"));
     }
+
+    @Test
+    void aSpeedRoundCornersCanBeSaidOfWhatSpeedsUpAndDoesNotTurnOnTheSpot() {
+        Study slow = edited(study, "AGVs", "acceleration", "0.5 m/s\u00b2");
+        assertTrue(says(slow, "AGVs", "and go round corners without stopping, at full speed."));
+        Study limited = edited(slow, "AGVs", "corner speed", "0.8 m/s");
+        assertTrue(says(limited, "AGVs", "and go round corners without stopping, at 0.8 m/s."));
+        assertThrows(IllegalArgumentException.class, () -> edited(slow, "AGVs", "corner speed", "0 m/s"));
+        assertFalse(says(edited(limited, "AGVs", "quarter turn", "4 s"), "AGVs", "round corners"));
+    }
 }
