@@ -52,9 +52,23 @@ public final class PieceStory {
             }
             case RIDES -> new ConveyorStory(study, waits).ofPiece(status, (Conveyor) element, since, moment);
             case IS_WORKED_ON -> "Is worked on at " + element.name() + " for " + since + ".";
-            case IS_DONE -> "Is done at " + element.name() + " and has waited " + since + " " + waits.forRoom(status, "", moment) + ".";
-            case WAITS -> "Waits at " + element.name() + " for " + since + " " + waitingFor(status, element, moment) + ".";
+            case IS_DONE -> "Is done at " + element.name() + " and has waited " + since + " " + further(status, moment) + ".";
+            case WAITS -> moment.calledAlong(status.body()) >= 0
+                    ? "Waits at " + element.name() + " for " + since + " " + further(status, moment) + "."
+                    : "Waits at " + element.name() + " for " + since + " " + waitingFor(status, element, moment) + ".";
         };
+    }
+
+    /** What it waits for to go on: to be carried, or for room where it goes. */
+    private String further(PieceStatus status, Moment moment) {
+        int link = moment.calledAlong(status.body());
+        if (link < 0) {
+            return waits.forRoom(status, "", moment);
+        }
+        int mover = moment.calledMover(status.body());
+        return "to be carried to " + study.element(study.to(link)).name() + ": " + (mover < 0
+                ? "nobody has come for it for " + Clock.elapsed(moment.timeNanos() - moment.calledSinceNanos(status.body()))
+                : study.members().get(mover).person().name() + " comes");
     }
 
     private String carried(PieceStatus status, Moment moment) {

@@ -126,6 +126,21 @@ public final class Moment extends MomentRows {
         return bodies.get(body, CARRIER);
     }
 
+    /** The link along which a body waits to be carried, be it that somebody comes for it; negative if along none. */
+    public int calledAlong(int body) {
+        return bodies.get(body, CALLED);
+    }
+
+    /** Number of the mover that comes for a body that waits to be carried; negative if none does yet. */
+    public int calledMover(int body) {
+        return bodies.get(body, CALLED_MOVER);
+    }
+
+    /** Since when a body has waited to be carried. */
+    public long calledSinceNanos(int body) {
+        return bodies.getLong(body, CALLED_SINCE);
+    }
+
     /** How many pieces the carrier of a body holds below it. */
     public int belowOf(int body) {
         return bodies.get(body, BELOW);

@@ -46,7 +46,11 @@ abstract sealed class MomentRows permits Moment {
     static final int LEADS_METRES = 38;
     static final int LEADS_SPEED = 40;
     static final int LEADS_GAIN = 42;
-    static final int BODY_WIDTH = 44;
+    // the link along which it waits to be carried, who comes for it, and since when it waits
+    static final int CALLED = 44;
+    static final int CALLED_MOVER = 45;
+    static final int CALLED_SINCE = 46;
+    static final int BODY_WIDTH = 48;
     private static final int YES = 1;
 
     // columns of a place
@@ -130,6 +134,8 @@ abstract sealed class MomentRows permits Moment {
             case DONE -> change(body, in.dones.place()[value], PieceStatus.Activity.IS_DONE, in.dones.way()[value]);
             case MOVES -> move(time, body, node, in.motions, value);
             case CARRIED -> carry(time, body, node, in.carries, value);
+            case CALLED -> call(time, body, in.carries, value);
+            case CALLED_OFF -> bodies.set(body, CALLED, NONE);
             case RIDES -> ride(body, node, in.rides, value);
             case LEADS -> lead(time, body, in.leads, value);
             case FOLLOWS -> bodies.set(body, LEADS, NONE);
@@ -183,6 +189,16 @@ abstract sealed class MomentRows permits Moment {
         Pages.put(page, at + MOVE_NANOS, Long.MAX_VALUE / 4);
     }
 
+    private void call(long time, int body, Tables.Carries carries, int row) {
+        int[] page = bodies.writable(body);
+        int at = bodies.at(body);
+        if (page[at + CALLED] < 0) {
+            Pages.put(page, at + CALLED_SINCE, time);
+        }
+        page[at + CALLED] = carries.link()[row];
+        page[at + CALLED_MOVER] = carries.carrier()[row];
+    }
+
     private void lead(long time, int body, Tables.Leads leads, int row) {
         int[] page = bodies.writable(body);
         int at = bodies.at(body);
@@ -233,6 +249,7 @@ abstract sealed class MomentRows permits Moment {
         page[at + CARRIER] = NONE;
         page[at + FIRST_ON] = NONE;
         page[at + LAST_ON] = NONE;
+        page[at + CALLED] = NONE;
         Pages.put(page, at + CREATED, time);
         Pages.put(page, at + SINCE, time);
         put(node, body);
@@ -262,6 +279,7 @@ abstract sealed class MomentRows permits Moment {
         page[at + PLACE] = place;
         page[at + ACTIVITY] = doing.ordinal();
         page[at + WAY] = NONE;
+        page[at + CALLED] = NONE;
         Pages.put(page, at + SINCE, timeNanos);
         put(node, body);
     }
@@ -298,6 +316,7 @@ abstract sealed class MomentRows permits Moment {
             page[at + ACTIVITY] = PieceStatus.Activity.MOVES.ordinal();
             page[at + WAY] = NONE;
             page[at + CARRIER] = NONE;
+            page[at + CALLED] = NONE;
             put(nodes + link, body);
         }
     }

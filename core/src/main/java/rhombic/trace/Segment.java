@@ -49,6 +49,10 @@ final class Segment {
         MOVES,
         /** A piece is carried along a link, towards the equipment; its row says which, by whom, and above how many others. */
         CARRIED,
+        /** A piece waits to be fetched and carried along a link, or somebody comes for it; its row says along which, and who. */
+        CALLED,
+        /** A piece waits to be fetched no longer, though it is where it was. */
+        CALLED_OFF,
         /** A piece came onto a conveyor; its row says which lane, and where along the measure of the lane. */
         RIDES,
         /** A piece on a conveyor is the head of a train; its row says how far it is along the way, and how fast. */

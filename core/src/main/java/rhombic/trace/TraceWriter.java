@@ -227,6 +227,23 @@ public final class TraceWriter {
         }
     }
 
+    /**
+     * A piece waits to be fetched and carried along a link, or somebody comes for it.
+     *
+     * @param node where it is
+     * @param mover who comes; negative: nobody yet
+     */
+    public void called(long timeNanos, int body, int node, int link, int mover) {
+        if (begins(timeNanos)) {
+            write(timeNanos, body, node, columns.carry(link, mover, 0), Segment.RecordKind.CALLED);
+        }
+    }
+
+    /** A piece waits to be fetched no longer, though it is where it was. */
+    public void calledOff(long timeNanos, int body, int node) {
+        add(timeNanos, body, node, 0, Segment.RecordKind.CALLED_OFF);
+    }
+
     /** A piece comes onto a lane of a conveyor, at that place of the measure by which those of a train are apart. */
     public void rides(long timeNanos, int body, int node, int lane, boolean aside, double measure) {
         if (begins(timeNanos)) {

@@ -102,9 +102,10 @@ public class Offer {
         return toBeFetched > 0;
     }
 
-    /** Told by the passage in whose way it stands. */
-    public void setToBeFetched(QueuedOffer entry, boolean waits) {
-        if (entry.isToBeFetched != waits) {
+    /** Told by the passage in whose way it stands; says whether that is new. */
+    public boolean setToBeFetched(QueuedOffer entry, boolean waits) {
+        boolean isNew = entry.isToBeFetched != waits;
+        if (isNew) {
             boolean before = isToBeFetched();
             entry.isToBeFetched = waits;
             count(waits);
@@ -112,6 +113,7 @@ public class Offer {
                 giver.onToBeFetchedChanged(this);
             }
         }
+        return isNew;
     }
 
     private void count(boolean waits) {
@@ -269,7 +271,9 @@ public class Offer {
 
     /** Stands for another piece from now on, at the places it has unless the takers rank that one otherwise. */
     public void exchange(Piece other) {
+        notifyCalled(false);
         piece = other;
+        notifyCalled(true);
         for (QueuedOffer entry : queued) {
             if (entry.isQueued()) {
                 entry.way.taker().line.exchanged(entry);
@@ -279,7 +283,7 @@ public class Offer {
 
     /** Called by the taker in whose line the offer stands, which has room for its piece. */
     void takeUp(QueuedOffer entry) {
-        withdraw();
+        leaveLines();
         int index = entry.way.index();
         if (index != OutgoingLinks.ANY && way == OutgoingLinks.ANY) {
             giver.outgoingLinks().onGone(index);
@@ -302,7 +306,22 @@ public class Offer {
         return gone;
     }
 
+    /** Its giver makes it no longer: the piece stays. */
     public void withdraw() {
+        notifyCalled(false);
+        leaveLines();
+    }
+
+    private void notifyCalled(boolean isCalled) {
+        for (QueuedOffer entry : queued) {
+            Passage passage = entry.isToBeFetched ? entry.way.passage() : null;
+            if (passage != null) {
+                passage.onCalled(entry, isCalled);
+            }
+        }
+    }
+
+    private void leaveLines() {
         for (QueuedOffer entry : queued) {
             if (entry.isQueued()) {
                 entry.way.taker().line.remove(entry);

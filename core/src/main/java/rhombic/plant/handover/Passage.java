@@ -184,6 +184,9 @@ public abstract class Passage implements Giver, Breakdown.Owner {
     /** An offer that stood in line for this way does so no more. */
     protected void onWithdrawn() {}
 
+    /** The piece of an offer waits for nothing but to be fetched from now on, or no longer; not told when it goes or somebody comes for it. */
+    protected void onCalled(Offer.QueuedOffer entry, boolean isCalled) {}
+
     /** More pieces wait at the giver than it has on offer. */
     protected void onBacklog() {}
 

@@ -148,7 +148,36 @@ final class Carriage extends Passage {
             allocation.noteChange(); // there may be room now that there was not
             rounds.forEach(round -> round.onWaiting(this));
         }
-        entry.offer.setToBeFetched(entry, waits);
+        if (entry.offer.setToBeFetched(entry, waits)) {
+            onCalled(entry, waits);
+        }
+    }
+
+    @Override
+    protected void onCalled(Offer.QueuedOffer entry, boolean isCalled) {
+        if (isCalled) {
+            traceCalled(entry.piece(), -1);
+        } else {
+            traceCalledOff(entry.piece());
+        }
+    }
+
+    /** @param mover who comes; negative: nobody yet */
+    private void traceCalled(Piece piece, int mover) {
+        if (flow.trace != null && isInPlant(piece)) {
+            flow.trace.called(flow.now(), piece.body, course.giver().index, index, mover);
+        }
+    }
+
+    private void traceCalledOff(Piece piece) {
+        if (flow.trace != null && isInPlant(piece)) {
+            flow.trace.calledOff(flow.now(), piece.body, course.giver().index);
+        }
+    }
+
+    /** What a goods in has on offer is nowhere yet. */
+    private static boolean isInPlant(Piece piece) {
+        return piece.body >= 0;
     }
 
     @Override
@@ -303,6 +332,7 @@ final class Carriage extends Passage {
         TransportOrder order = new TransportOrder(this, tour, offer, take(claim), flow.now());
         orders.put(order.trip, order);
         order.trip.hold();
+        traceCalled(claim.piece(), tour.carrier().number);
         tour.add(order);
     }
 
@@ -371,6 +401,7 @@ final class Carriage extends Passage {
         order.become(TransportOrder.State.WITHDRAWN, flow.now());
         orders.remove(order.trip);
         order.trip.release();
+        traceCalledOff(order.trip.piece());
         order.offer.unbind();
         taker().toAgenda();
     }

@@ -44,6 +44,7 @@ public final class JobCardView extends ScrollPane {
     private final UnfoldedEditor editor;
     private final VBox content = new VBox(8);
     private final LiveFigures live;
+    private boolean isWatching;
     private @Nullable Moment moment;
     private @Nullable Study momentOf;
     /** They come a little later than the sentences, and must not disturb who edits these. */
@@ -82,6 +83,14 @@ public final class JobCardView extends ScrollPane {
         live.onFollow(listener);
     }
 
+    /** Whoever watches reads what happens first, and what was said second. */
+    public void setWatching(boolean watching) {
+        if (isWatching != watching) {
+            isWatching = watching;
+            rebuild();
+        }
+    }
+
     /** Says everything anew; call after the study or the selection has changed. What reads as before stays as it is. */
     public void rebuild() {
         faults.show();
@@ -93,12 +102,17 @@ public final class JobCardView extends ScrollPane {
             nodes.add(header(name, single.get().kind(), text -> study -> study.changed(name, e -> e.named(Names.checked(text.strip()))),
                     true));
             differs(single.get()).ifPresent(nodes::add);
+            if (isWatching) {
+                nodes.add(live);
+            }
             List<Sentence> sentences = new ArrayList<>(Sentences.of(bench.study(), single.get()));
             sentences.addAll(SharedSentences.layout(Set.of(name)));
             nodes.addAll(blocks(sentences));
             nodes.add(allOfKind(single.get()));
             nodes.add(faults);
-            nodes.add(live);
+            if (!isWatching) {
+                nodes.add(live);
+            }
             if (single.get().takesPieces() && single.get().givesPieces()) {
                 Label refused = new Label();
                 refused.getStyleClass().add("message");

@@ -23,9 +23,9 @@ import rhombic.insight.TruckStory;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
-import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
@@ -117,7 +117,8 @@ final class LiveFigures extends VBox {
         showSwitches(single.get(), node, now);
         if (single.get() instanceof ResourceGroup crew) {
             showFollow(crew);
-            figures.getChildren().setAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
+            figures.getChildren().setAll(OrderBookView.of(study, crew, now));
+            figures.getChildren().addAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
             return;
         }
         if (!(single.get() instanceof Equipment)) {

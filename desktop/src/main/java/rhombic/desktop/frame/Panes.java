@@ -85,6 +85,7 @@ final class Panes {
 
     void arrangeFor(Workspace workspace) {
         boolean showsStrips = workspace == Workspace.WATCH;
+        on.card.setWatching(showsStrips);
         on.strips.setVisible(showsStrips);
         on.strips.setManaged(showsStrips);
         bottom.setVisible(workspace != Workspace.COMPARE); // there it has a clock of its own
