@@ -72,9 +72,12 @@ final class Passings {
             Pose last = onAisle(route.aisles().getLast(), false);
             double enters = Math.hypot(first.x() - route.from().x(), first.y() - route.from().y());
             leaves = Math.min(ends, enters + along);
-            addBeside(entries, first, route.from(), 0, enters);
+            sections.beside(first, route.from())
+                    .forEach(one -> entries.add(new Passing.Entry(one.section(), enters - one.to(), enters - one.from(), false)));
             addAlong(entries, route.aisles(), enters);
-            addBeside(entries, last, route.to(), leaves, ends);
+            double off = leaves;
+            sections.beside(last, route.to())
+                    .forEach(one -> entries.add(new Passing.Entry(one.section(), off + one.from(), Math.min(ends, off + one.to()), false)));
         }
         if (place >= 0) {
             entries.add(new Passing.Entry(place, leaves, Double.POSITIVE_INFINITY, false));
@@ -89,8 +92,8 @@ final class Passings {
             return Traffic.NOTHING;
         }
         AisleNet.Part last = route.aisles().getLast();
-        Set<Integer> needed = new LinkedHashSet<>(
-                sections.beside(onAisle(last, false), route.to()));
+        Set<Integer> needed = new LinkedHashSet<>();
+        sections.beside(onAisle(last, false), route.to()).forEach(one -> needed.add(one.section()));
         AisleNet.Stretch stretch = sections.net().stretches().get(last.stretch());
         if (!stretch.isBothWays()) {
             double clear = last.to() + 2 * sections.size().half();
@@ -102,12 +105,6 @@ final class Passings {
 
     private Pose onAisle(AisleNet.Part part, boolean begins) {
         return sections.net().along(part.stretch(), begins ? part.from() : part.to());
-    }
-
-    private void addBeside(List<Passing.Entry> entries, Pose onAisle, Pose place, double in, double out) {
-        for (int section : sections.beside(onAisle, place)) {
-            entries.add(new Passing.Entry(section, in, out, false));
-        }
     }
 
     private void addAlong(List<Passing.Entry> entries, List<AisleNet.Part> parts, double enters) {

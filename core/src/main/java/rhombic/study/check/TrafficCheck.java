@@ -44,6 +44,7 @@ final class TrafficCheck {
         TrafficCheck check = new TrafficCheck(study, groups, net, space.get());
         groups.forEach(check::parking);
         study.elements().stream().filter(VehiclePlaces.class::isInstance).map(VehiclePlaces.class::cast).forEach(check::standing);
+        groups.forEach(check::trailers);
         groups.forEach(check::stops);
         check.circles();
         return check.problems;
@@ -61,6 +62,37 @@ final class TrafficCheck {
         under(IntStream.range(0, area.places()).mapToObj(i -> Layout.standing(area, i)))
                 .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.name(),
                         "It lies on " + aisle + ", and others drive through those that stand there", "Move it beside the aisle")));
+    }
+
+    /** What trains pull reaches back onto the aisle where they park or charge near it; one is enough to be told. */
+    private void trailers(ResourceGroup group) {
+        double trailing = group.roadSpace().map(RoadSpace::trailing).orElse(0.0);
+        if (trailing == 0) {
+            return;
+        }
+        Map<String, List<Pose>> places = new LinkedHashMap<>();
+        places.put(group.name(), IntStream.range(0, group.count()).mapToObj(i -> Layout.home(group, i)).toList());
+        for (String name : group.restAreas()) {
+            study.find(name).filter(VehiclePlaces.class::isInstance).map(VehiclePlaces.class::cast).ifPresent(
+                    area -> places.put(name, IntStream.range(0, area.places()).mapToObj(i -> Layout.standing(area, i)).toList()));
+        }
+        places.entrySet().stream()
+                .filter(area -> under(area.getValue().stream().flatMap(place -> tail(place, trailing).stream())).isPresent())
+                .findFirst()
+                .ifPresent(area -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.getKey(),
+                        "The trailers of " + group.name() + " reach back onto "
+                                + under(area.getValue().stream().flatMap(place -> tail(place, trailing).stream())).orElseThrow()
+                                + " while they stand here, and all others wait",
+                        "Move it " + Math.round(Math.ceil(trailing)) + " m or more away from the aisle")));
+    }
+
+    /** Where the last of what it pulls is, if it has come to the place straight from the aisle. */
+    private Optional<Pose> tail(Pose place, double trailing) {
+        return net.stop(place.x(), place.y()).filter(stop -> stop.away() > 0).map(stop -> {
+            double part = Math.min(1, trailing / stop.away());
+            return Pose.at(place.x() + (stop.x() - place.x()) * part, place.y() + (stop.y() - place.y()) * part, 0,
+                    Math.toDegrees(Math.atan2(place.y() - stop.y(), place.x() - stop.x())));
+        });
     }
 
     /** Who picks up or sets down on an aisle keeps all others waiting; one is enough to be told. */
@@ -86,13 +118,15 @@ final class TrafficCheck {
     /** Each circle of one-way aisles keeps one place to wait free, or nothing moves any more. */
     private void circles() {
         int vehicles = groups.stream().mapToInt(ResourceGroup::count).sum();
+        int placesOfOne = groups.stream().flatMap(group -> group.roadSpace().stream())
+                .mapToInt(space -> 1 + (int) Math.ceil(space.trailing() / (space.length() + space.distance()))).max().orElse(1);
         IntStream.range(0, net.stretches().size()).filter(stretch -> !net.stretches().get(stretch).isBothWays())
                 .mapToObj(this::circleThrough).flatMap(Optional::stream).min(Comparator.comparingInt(Circle::places))
-                .filter(smallest -> smallest.places > 0 && vehicles > smallest.places)
+                .filter(smallest -> smallest.places > 0 && vehicles > smallest.places / placesOfOne)
                 .ifPresent(smallest -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE,
                         net.aisles().get(net.stretches().get(smallest.stretch).aisle()).name(),
-                        "It is in a circle of one-way aisles in which " + smallest.places
-                                + (smallest.places == 1 ? " vehicle" : " vehicles")
+                        "It is in a circle of one-way aisles in which " + smallest.places / placesOfOne
+                                + (smallest.places / placesOfOne == 1 ? " vehicle" : " vehicles")
                                 + " can wait, and there are " + vehicles,
                         "Make the circle longer, open an aisle both ways, or take fewer vehicles: what fills a circle waits outside it")));
     }

@@ -42,7 +42,7 @@ public final class Sections {
     private final List<Set<Integer>> excluded = new ArrayList<>();
     private final List<List<Cut>> cuts = new ArrayList<>();
     private final STRtree byArea = new STRtree();
-    private final Map<List<Double>, List<Integer>> beside = new ConcurrentHashMap<>();
+    private final Map<List<Double>, List<Beside>> beside = new ConcurrentHashMap<>();
 
     /**
      * One of them.
@@ -200,13 +200,39 @@ public final class Sections {
         return disc(at, size.reach());
     }
 
+    /**
+     * A section on the way between an aisle and a place.
+     *
+     * @param from metres from the aisle, between which and {@code to} something that covers the way is in it
+     */
+    public record Beside(int section, double from, double to) {}
+
     /** The sections that a vehicle covers which goes straight from an aisle to a place, and turns where it leaves the aisle. */
-    public List<Integer> beside(Pose onAisle, Pose place) {
+    public List<Beside> beside(Pose onAisle, Pose place) {
         if (beside.size() >= MAX_KNOWN) {
             beside.clear();
         }
         return beside.computeIfAbsent(List.of(onAisle.x(), onAisle.y(), place.x(), place.y()),
-                key -> overlapping(disc(onAisle, size.reach()).union(strip(onAisle, place))));
+                key -> besideAnew(onAisle, place));
+    }
+
+    private List<Beside> besideAnew(Pose onAisle, Pose place) {
+        Geometry covered = disc(onAisle, size.reach()).union(strip(onAisle, place));
+        double length = onAisle.distanceTo(place);
+        double dx = length == 0 ? 0 : (place.x() - onAisle.x()) / length;
+        double dy = length == 0 ? 0 : (place.y() - onAisle.y()) / length;
+        List<Beside> found = new ArrayList<>();
+        for (int section : overlapping(covered)) {
+            double from = length;
+            double to = 0;
+            for (Coordinate corner : covered.intersection(sections.get(section).area).getCoordinates()) {
+                double along = (corner.x - onAisle.x()) * dx + (corner.y - onAisle.y()) * dy;
+                from = Math.min(from, along);
+                to = Math.max(to, along);
+            }
+            found.add(new Beside(section, Math.clamp(from, 0, length), Math.clamp(to, 0, length)));
+        }
+        return found;
     }
 
     /** The sections that overlap an area. */

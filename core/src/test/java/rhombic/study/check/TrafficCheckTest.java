@@ -1,11 +1,13 @@
 package rhombic.study.check;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.validation.Lines.buffer;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.stock;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -14,7 +16,11 @@ import rhombic.space.Pose;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.area.ChargingArea;
 import rhombic.study.duty.Need;
+import rhombic.study.fleet.Battery;
+import rhombic.study.fleet.Trailer;
+import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
@@ -70,5 +76,41 @@ class TrafficCheckTest {
                 List.of("A0.00.0: It is in a circle of one-way aisles in which " + room + " vehicles can wait, and there are "
                         + (room + 1)),
                 messages(study(room + 1, -8, -8, round)));
+    }
+
+    private static Study withTrailers(Study study, int trailers) {
+        return study.changed("F", e -> ((Fleet) e).withForm(VehicleType.TUGGER)
+                .with(((Fleet) e).capacity().withTrailers(Collections.nCopies(trailers, new Trailer(1, List.of())))));
+    }
+
+    /** Two trailers reach 2 times 1.9 m behind it. */
+    @Test
+    void trailersDoNotReachTheAisleWhereTrainsParkOrCharge() {
+        Aisle aisle = aisle(Aisle.Direction.BOTH_WAYS, -10, 0, 50, 0);
+        double reach = 2 * Trailer.PITCH_METRES;
+        assertEquals(List.of(), trailers(withTrailers(study(3, reach + 4, 6, aisle), 2)));
+        assertEquals(List.of("F: The trailers of F reach back onto A-10.00.0 while they stand here, and all others wait"),
+                trailers(withTrailers(study(3, reach, 6, aisle), 2)));
+        Study charging = withTrailers(study(3, 20, 6, aisle), 2)
+                .with(new ChargingArea(Basics.of("Charging", Placement.at(30, reach)), 1))
+                .changed("F", e -> ((Fleet) e).withBattery(Optional.of(Battery.USUAL.withAt("Charging"))));
+        assertEquals(List.of("Charging: The trailers of F reach back onto A-10.00.0 while they stand here, and all others wait"),
+                trailers(charging));
+        assertEquals(List.of(), trailers(charging.changed("Charging", e -> e.placed(Placement.at(30, 20)))));
+    }
+
+    private static List<String> trailers(Study study) {
+        return messages(study).stream().filter(message -> message.contains("trailers")).toList();
+    }
+
+    /** A train with two trailers takes up the room of three. */
+    @Test
+    void trainsFillACircleSooner() {
+        Aisle round = aisle(Aisle.Direction.FORWARD, 0, 0, 12, 0, 12, 12, 0, 12, 0, 0);
+        List<String> told = messages(withTrailers(study(9, -20, -8, round), 2)).stream().filter(one -> one.contains("circle")).toList();
+        assertEquals(1, told.size());
+        assertTrue(told.getFirst().endsWith("vehicles can wait, and there are 9"), told.getFirst());
+        assertEquals(List.of(),
+                messages(withTrailers(study(2, -20, -8, round), 2)).stream().filter(one -> one.contains("circle")).toList());
     }
 }
