@@ -28,6 +28,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
 import rhombic.study.value.PieceType;
 import rhombic.validation.Lines;
 
@@ -168,5 +169,23 @@ class DeploymentTest {
         Zone zone = new Zone(Basics.of("Z", Placement.at(10, 5).headedTo(90)));
         assertTrue(zone.contains(Pose.at(10, 5 + 5.9, 0, 0)) && !zone.contains(Pose.at(10 + 5.9, 5, 0, 0)));
         assertTrue(zone.contains(Pose.at(10 + 3.9, 5, 0, 0)));
+    }
+
+    // ---- where they stop
+
+    /** The store stands 6 m from the aisle: beside it a forklift leaves the aisle for it, from the aisle it does not. */
+    @Test
+    void whoStopsOnTheAisleDoesNotLeaveIt() {
+        Aisle aisle = ((Aisle) Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0)))
+                .through(List.of(Pose.at(-20, -6, 0, 0), Pose.at(60, -6, 0, 0)))).withDirection(Aisle.Direction.BOTH_WAYS);
+        Fleet beside = fleet("F", 20, -9);
+        Study study = carrying(stock("In", "Piece", 1), beside, aisle);
+        Fleet onAisle = beside.withDeployment(d -> d.withOnAisle(true));
+        double home = Layout.home(beside, 0).y();
+        double along = Math.abs(Layout.home(beside, 0).x() - Layout.pickUp(Layout.outlet(store, ""), 0.45).x());
+        double carry = Layout.setDown(Layout.inlet(out, ""), 0.45).x() - Layout.pickUp(Layout.outlet(store, ""), 0.45).x();
+        double metres = person(Runs.of(study.changed("F", e -> onAisle)), "F").metres();
+        assertEquals(Math.abs(-6 - home) + along + carry, metres, NEAR);
+        assertTrue(person(Runs.of(study), "F").metres() > metres + 3 * 6 - 3, "to the store and back, and to where it sets down");
     }
 }

@@ -356,8 +356,9 @@ public final class Allocation {
             return beside(location, number);
         }
         double back = person.backMetres();
-        Pose beside = person.group().router().stop(beside(location, number));
-        return back == 0 ? beside : beside.of(Pose.at(-back, 0, 0, 0));
+        Pose beside = beside(location, number);
+        Pose stop = person.group().router().stop(beside);
+        return back == 0 || !stop.equals(beside) ? stop : beside.of(Pose.at(-back, 0, 0, 0));
     }
 
     /** Several do not stand in one place: the second stands to the left of the first, the third to its right, and so on. */

@@ -173,7 +173,7 @@ final class Holdings {
             before.clear();
         }
         if (trailing > 0) {
-            passed.entries.stream().filter(entry -> entry.section() != passed.place && passed.isIn(entry, metres))
+            passed.entries.stream().filter(entry -> entry.section() != passed.place && passed.covers(entry, metres))
                     .map(Passing.Entry::section).filter(all::remove).forEach(before::add);
         }
         if (passed.place >= 0) {

@@ -16,8 +16,13 @@ final class Passing {
      *
      * @param in metres along the route from which the middle of the vehicle is in it
      * @param out where it is no more
+     * @param reaches to where the section reaches along the route: who goes to a place beside an aisle keeps the way there until it has arrived
      */
-    record Entry(int section, double in, double out, boolean isPlaceToWait) {}
+    record Entry(int section, double in, double out, boolean isPlaceToWait, double reaches) {
+        Entry(int section, double in, double out, boolean isPlaceToWait) {
+            this(section, in, out, isPlaceToWait, out);
+        }
+    }
 
     /** In the order in which they are entered. */
     final List<Entry> entries;
@@ -100,6 +105,11 @@ final class Passing {
     /** Whether a vehicle whose middle is there, with what it keeps free, is in that section. */
     boolean isIn(Entry entry, double metres) {
         return entry.in - front < metres - TINY_METRES && metres + TINY_METRES < entry.out + back;
+    }
+
+    /** Whether what a vehicle pulls whose middle is there, or itself, is over that section. */
+    boolean covers(Entry entry, double metres) {
+        return isIn(entry, metres) && metres + TINY_METRES < entry.reaches + back;
     }
 
     /** Where the middle of the vehicle is when it has left the section. */

@@ -72,12 +72,11 @@ final class Passings {
             Pose last = onAisle(route.aisles().getLast(), false);
             double enters = Math.hypot(first.x() - route.from().x(), first.y() - route.from().y());
             leaves = Math.min(ends, enters + along);
-            sections.beside(first, route.from())
-                    .forEach(one -> entries.add(new Passing.Entry(one.section(), enters - one.to(), enters - one.from(), false)));
+            sections.beside(first, route.from()).forEach(one -> entries.add(new Passing.Entry(one.section(), 0, enters, false)));
             addAlong(entries, route.aisles(), enters);
             double off = leaves;
             sections.beside(last, route.to())
-                    .forEach(one -> entries.add(new Passing.Entry(one.section(), off + one.from(), Math.min(ends, off + one.to()), false)));
+                    .forEach(one -> entries.add(new Passing.Entry(one.section(), off, ends, false, off + one.reaches())));
         }
         if (place >= 0) {
             entries.add(new Passing.Entry(place, leaves, Double.POSITIVE_INFINITY, false));

@@ -9,10 +9,11 @@ import java.util.List;
  * @param partOf the fleet that they belong to as well: who calls that one calls them too; empty: to no other
  * @param zones that they fetch from, by name; empty: from everywhere
  * @param parking the parking areas where they wait when there is nothing to do, by name; empty: as their rules say
+ * @param onAisle whether they pick up and set down from the aisle, where others wait behind them meanwhile; else at a place beside it
  */
-public record Deployment(String partOf, List<String> zones, List<String> parking) implements Serializable {
+public record Deployment(String partOf, List<String> zones, List<String> parking, boolean onAisle) implements Serializable {
     /** By themselves, everywhere, and wherever their rules say. */
-    public static final Deployment USUAL = new Deployment("", List.of(), List.of());
+    public static final Deployment USUAL = new Deployment("", List.of(), List.of(), false);
 
     public Deployment {
         zones = List.copyOf(zones);
@@ -20,14 +21,18 @@ public record Deployment(String partOf, List<String> zones, List<String> parking
     }
 
     public Deployment withPartOf(String newPartOf) {
-        return new Deployment(newPartOf, zones, parking);
+        return new Deployment(newPartOf, zones, parking, onAisle);
     }
 
     public Deployment withZones(List<String> newZones) {
-        return new Deployment(partOf, newZones, parking);
+        return new Deployment(partOf, newZones, parking, onAisle);
     }
 
     public Deployment withParking(List<String> newParking) {
-        return new Deployment(partOf, zones, newParking);
+        return new Deployment(partOf, zones, newParking, onAisle);
+    }
+
+    public Deployment withOnAisle(boolean newOnAisle) {
+        return new Deployment(partOf, zones, parking, newOnAisle);
     }
 }

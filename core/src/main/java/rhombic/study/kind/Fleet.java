@@ -104,6 +104,9 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
             Field.optional("parking", "The parking areas where they wait when there is nothing to do; missing: as idleAt says.",
                     new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), Deployment::parking,
                     Deployment::withParking).within(Fleet::deployment, Fleet::with),
+            Field.optional("onAisle",
+                    "Whether they pick up and set down from the aisle; missing: beside it. Tugger trains always do it from the aisle.",
+                    new FieldType.Flag(), false, Deployment::onAisle, Deployment::withOnAisle).within(Fleet::deployment, Fleet::with),
             Field.optional("battery", "What each drives on; missing: they never run down.", new FieldType.Maybe<>(Battery.TYPE),
                     Optional.empty(), Fleet::battery, Fleet::withBattery),
             Field.optional("round", "That they make again and again; missing: they go where they are needed.",
@@ -191,7 +194,7 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public boolean stayOnAisles() {
-        return form == VehicleType.TUGGER;
+        return form == VehicleType.TUGGER || deployment.onAisle();
     }
 
     @Override

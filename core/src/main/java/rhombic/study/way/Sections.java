@@ -201,19 +201,18 @@ public final class Sections {
     }
 
     /**
-     * A section on the way between an aisle and a place.
+     * A section that is covered by what goes between an aisle and a place.
      *
-     * @param from metres from the aisle, between which and {@code to} something that covers the way is in it
+     * @param reaches how far from the aisle it does, in metres
      */
-    public record Beside(int section, double from, double to) {}
+    public record Beside(int section, double reaches) {}
 
     /** The sections that a vehicle covers which goes straight from an aisle to a place, and turns where it leaves the aisle. */
     public List<Beside> beside(Pose onAisle, Pose place) {
         if (beside.size() >= MAX_KNOWN) {
             beside.clear();
         }
-        return beside.computeIfAbsent(List.of(onAisle.x(), onAisle.y(), place.x(), place.y()),
-                key -> besideAnew(onAisle, place));
+        return beside.computeIfAbsent(List.of(onAisle.x(), onAisle.y(), place.x(), place.y()), key -> besideAnew(onAisle, place));
     }
 
     private List<Beside> besideAnew(Pose onAisle, Pose place) {
@@ -223,14 +222,11 @@ public final class Sections {
         double dy = length == 0 ? 0 : (place.y() - onAisle.y()) / length;
         List<Beside> found = new ArrayList<>();
         for (int section : overlapping(covered)) {
-            double from = length;
-            double to = 0;
+            double reaches = 0;
             for (Coordinate corner : covered.intersection(sections.get(section).area).getCoordinates()) {
-                double along = (corner.x - onAisle.x()) * dx + (corner.y - onAisle.y()) * dy;
-                from = Math.min(from, along);
-                to = Math.max(to, along);
+                reaches = Math.max(reaches, (corner.x - onAisle.x()) * dx + (corner.y - onAisle.y()) * dy);
             }
-            found.add(new Beside(section, Math.clamp(from, 0, length), Math.clamp(to, 0, length)));
+            found.add(new Beside(section, Math.min(reaches, length)));
         }
         return found;
     }

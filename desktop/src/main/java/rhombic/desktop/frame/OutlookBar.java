@@ -43,6 +43,7 @@ final class OutlookBar extends HBox {
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         title.setMinWidth(Region.USE_PREF_SIZE);
+        figures.setMinWidth(Region.USE_PREF_SIZE); // what is said beside them is cut instead
         getChildren().addAll(title, figures, gap, progress, cancel, limit);
     }
 

@@ -45,6 +45,8 @@ import rhombic.study.value.PieceType;
 final class FleetSentences {
     private static final int MAX_NAMED = 5;
 
+    private static final String BESIDE_AISLE = "beside the aisle";
+    private static final String FROM_AISLE = "from the aisle";
     private static final String ON_CALL = "on call";
     private static final String WHEN_BACK = "as soon as it is back";
     private static final String WHERE_THEY_PARK = "where they park";
@@ -233,11 +235,21 @@ final class FleetSentences {
     }
 
     private Sentence ways() {
-        return new Sentence(new Words("They drive "), dispatching.travel(), new Words(". On aisles they keep "),
+        return new Sentence(new Words("They drive "), dispatching.travel(), new Words(", pick up and set down "), stops(),
+                new Words(". On aisles they keep "),
                 optional("safe distance", fleet.driving().safeDistance(), "no distance",
                         "How far they keep from each other, such as 0.5 m; empty: they pass through each other", Dimension.LENGTH,
                         Driving::withSafeDistance),
                 new Words(" from each other."));
+    }
+
+    /** Tugger trains have no choice. */
+    private Part stops() {
+        if (fleet.form() == VehicleType.TUGGER) {
+            return new Words(FROM_AISLE);
+        }
+        return picked("stops", fleet.deployment().onAisle() ? FROM_AISLE : BESIDE_AISLE, List.of(BESIDE_AISLE, FROM_AISLE),
+                text -> fleet(f -> f.withDeployment(d -> d.withOnAisle(text.equals(FROM_AISLE)))));
     }
 
     private Sentence battery() {

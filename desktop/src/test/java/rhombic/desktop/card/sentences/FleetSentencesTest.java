@@ -191,4 +191,12 @@ class FleetSentencesTest {
         assertThrows(IllegalArgumentException.class, () -> edited(slow, "AGVs", "corner speed", "0 m/s"));
         assertFalse(says(edited(limited, "AGVs", "quarter turn", "4 s"), "AGVs", "round corners"));
     }
+
+    @Test
+    void theyStopBesideTheAisleOrOnIt() {
+        assertTrue(says(study, "AGVs", "pick up and set down beside the aisle."));
+        assertTrue(says(edited(study, "AGVs", "stops", "from the aisle"), "AGVs", "pick up and set down from the aisle."));
+        assertTrue(says(edited(study, "AGVs", "form", "tugger trains"), "AGVs", "pick up and set down from the aisle.")
+                || says(edited(study, "AGVs", "form", "tugger train"), "AGVs", "pick up and set down from the aisle."));
+    }
 }
