@@ -262,8 +262,7 @@ public final class RoadUser {
             }
         }
         blocker = -1;
-        return !traffic.closesCircle(this, passed.after(group + 1),
-                section -> holdings.keeps(passed, section, passed.stops[group], group + 1));
+        return !closesCircle(passed, group);
     }
 
     /** Whether it is worth asking again, after something was given back. */
@@ -328,6 +327,9 @@ public final class RoadUser {
     public void onRest() {
         if (stands()) {
             tell(true);
+            if (hasBegun && traffic.leadsToCircle(this)) {
+                traffic.makeRoom(this); // it has closed the circle
+            }
         }
     }
 
@@ -361,19 +363,26 @@ public final class RoadUser {
         listener.onMoves(now.route);
     }
 
-    /** Whether it makes room if it waits in a circle: nobody who stands for good has what it needs to go where it can stand aside. */
+    /** Whether it makes room if it waits in a circle: nobody who stands for good has what it needs to go aside, nor would it close a circle then. */
     boolean canStandAside(Set<RoadUser> standing) {
         Route aside = isAtPlace() ? listener.wayAside() : null;
         if (aside == null) {
             return false;
         }
-        for (int section : traffic.passings.of(aside, false, trailing).after(0)) {
+        Passing passed = traffic.passings.of(aside, false, trailing);
+        for (int section : passed.after(0)) {
             RoadUser owner = traffic.book.keeper(this, section);
             if (owner != null && standing.contains(owner)) {
                 return false;
             }
         }
-        return true;
+        return !closesCircle(passed, 0);
+    }
+
+    /** Whether it would wait, by way of others, for itself, with that group of a route and no more. */
+    private boolean closesCircle(Passing passed, int group) {
+        return traffic.closesCircle(this, passed.after(group + 1),
+                section -> holdings.keeps(passed, section, passed.stops[group], group + 1));
     }
 
     /** In a circle of waits it makes room; if it can't, others at places do who wait for the circle, and may be in its way. */

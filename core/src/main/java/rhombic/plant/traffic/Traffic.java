@@ -115,8 +115,13 @@ public final class Traffic {
         return findsCircle(user, new HashSet<>(Set.of(user)), new HashSet<>());
     }
 
+    /** What it has to wait for: what it needs next; if that is free it waits since it would close a circle behind it. */
+    private int[] missing(RoadUser user) {
+        return isKept(user, user.next()) ? user.next() : user.afterNext();
+    }
+
     private boolean findsCircle(RoadUser from, Set<RoadUser> path, Set<RoadUser> done) {
-        for (int section : from.next()) {
+        for (int section : missing(from)) {
             RoadUser owner = book.keeper(from, section);
             if (owner == null || !owner.stands()) {
                 continue;
