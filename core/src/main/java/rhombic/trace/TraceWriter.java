@@ -2,9 +2,7 @@ package rhombic.trace;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.PriorityQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
@@ -12,7 +10,6 @@ import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pace;
 import rhombic.space.Path;
-import rhombic.space.Pose;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 
@@ -55,7 +52,6 @@ public final class TraceWriter {
     private int[] motionOfMover = new int[16];
     private final PriorityQueue<Later> later = new PriorityQueue<>();
     /** Paths of movers in this segment, each of which is kept once. */
-    private Map<List<Pose>, Path> paths = new HashMap<>();
     private boolean isEnded;
 
     /** A phase of a motion that is still to come. */
@@ -202,7 +198,7 @@ public final class TraceWriter {
 
     /** Writes the first phase of a pace; the others are written when they begin, if nothing comes in between. */
     private void phases(long timeNanos, Pace pace, boolean isOfMover, int of, int motion, OfPhase one) {
-        List<Pace.Phase> phases = pace.phases();
+        List<Pace.Phase> phases = merged(pace.phases());
         one.write(timeNanos, phases.isEmpty() ? STILL : phases.getFirst());
         long at = timeNanos;
         for (int i = 1; i < phases.size(); i++) {
@@ -210,6 +206,20 @@ public final class TraceWriter {
             Pace.Phase phase = phases.get(i);
             later.add(new Later(at, isOfMover, of, motion, time -> one.write(time, phase)));
         }
+    }
+
+    /** Phases that go on as the one before, as at the corners of a way, are one with it. */
+    private static List<Pace.Phase> merged(List<Pace.Phase> phases) {
+        List<Pace.Phase> all = new ArrayList<>();
+        for (Pace.Phase phase : phases) {
+            Pace.Phase last = all.isEmpty() ? null : all.getLast();
+            if (last != null && last.goesOnAs(phase)) {
+                all.set(all.size() - 1, new Pace.Phase(last.nanos() + phase.nanos(), last.from(), last.speed(), last.gain()));
+            } else {
+                all.add(phase);
+            }
+        }
+        return all;
     }
 
     /**
@@ -329,11 +339,11 @@ public final class TraceWriter {
      *
      * @param mover its number among all that goes by itself
      * @param frame number of the mover on which it moves; {@link MoverMoment#FLOOR} for the floor
-     * @param corners of its way, which is straight between them
+     * @param path its way; where it is the same as before it is the same object, so that it is kept once
      * @param facing where it looks at the end of its way, degrees
      * @param pace along the way; over in no time if it stands at its end
      */
-    public void travels(long timeNanos, int mover, int frame, List<Pose> corners, double facing, Pace pace) {
+    public void travels(long timeNanos, int mover, int frame, Path path, double facing, Pace pace) {
         if (!begins(timeNanos)) {
             return;
         }
@@ -342,8 +352,7 @@ public final class TraceWriter {
         }
         int motion = ++motionOfMover[mover];
         phases(timeNanos, pace, true, mover, motion, (at, phase) -> write(at, NO_BODY, NO_PLACE,
-                columns.travel(mover, frame, paths.computeIfAbsent(corners, all -> Path.through(all, 0)), facing, phase),
-                Segment.RecordKind.TRAVELS));
+                columns.travel(mover, frame, path, facing, phase), Segment.RecordKind.TRAVELS));
     }
 
     /** A person does something else. */
@@ -471,7 +480,6 @@ public final class TraceWriter {
         sealedRecords += columns.size;
         firstNumber += columns.size;
         columns = new Columns(room());
-        paths = new HashMap<>();
         while (sealedRecords > maxKept && sealed.size() > 1) {
             sealedRecords -= sealed.removeFirst().size();
             droppedSegments++;

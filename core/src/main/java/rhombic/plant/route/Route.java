@@ -2,6 +2,8 @@ package rhombic.plant.route;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.way.AisleNet;
 
@@ -12,6 +14,7 @@ public final class Route {
     private final List<String> aisleNames;
     private final double metresBefore;
     private final double metres;
+    private @Nullable Path path;
 
     /**
      * A straight part of a route.
@@ -99,6 +102,16 @@ public final class Route {
         }
         corners.add(onFloor(to()));
         return corners;
+    }
+
+    /** Its way on the floor; the same object each time, since it is kept by all who draw it. */
+    public Path path() {
+        Path known = path;
+        if (known == null) {
+            known = Path.through(corners(), 0);
+            path = known; // routes are shared by runs side by side: whichever made it, they are alike
+        }
+        return known;
     }
 
     private static Pose onFloor(Pose pose) {

@@ -160,7 +160,7 @@ public abstract class Run {
     /** Writes down that a mover sets out on a route at that pace; over in no time: it stands at its end. */
     public final void traceTravel(int mover, Route route, Pace pace) {
         if (trace != null) {
-            trace.travels(now(), mover, MoverMoment.FLOOR, route.corners(), route.to().heading(), pace);
+            trace.travels(now(), mover, MoverMoment.FLOOR, route.path(), route.to().heading(), pace);
         }
     }
 
