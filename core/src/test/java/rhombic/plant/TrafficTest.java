@@ -34,6 +34,8 @@ import rhombic.validation.Lines;
 
 /** Vehicles that share aisles. */
 class TrafficTest {
+    /** So many moments of each net are looked at; more where many nets are tried. */
+    private static final int MOMENTS = Integer.getInteger("rhombic.nets", 20) > 20 ? 150 : 80;
     private static final GeometryFactory GEOMETRY = new GeometryFactory();
 
     @ParameterizedTest
@@ -115,7 +117,7 @@ class TrafficTest {
         study.elements().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
                 .forEach(fleet -> fleet.members().forEach(member -> fleets.add(fleet)));
         Random random = new Random(seed);
-        for (int i = 0; i < 150; i++) {
+        for (int i = 0; i < MOMENTS; i++) {
             long nanos = (long) (random.nextDouble() * study.plan().length().nanos());
             MoverMoment movers = trace.at(nanos).movers();
             for (int one = 0; one < fleets.size(); one++) {
