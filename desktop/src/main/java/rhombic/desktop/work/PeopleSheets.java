@@ -34,6 +34,9 @@ final class PeopleSheets {
         List<List<String>> rows = new ArrayList<>();
         List<Targets.TargetResult> standings = Targets.of(summary);
         for (int c = 0; c < crews.size(); c++) {
+            if (crews.get(c).people().size() > 1) {
+                rows.add(all(summary, c, shown));
+            }
             for (int p = 0; p < crews.get(c).people().size(); p++) {
                 int crew = c;
                 int person = p;
@@ -56,6 +59,20 @@ final class PeopleSheets {
                 : "Busy is of the time on duty, the rest of all time. Target is " + band.min() + " to " + band.max()
                         + ": over or under it, or empty within.";
         return new ResultSheet(note, columns, rows);
+    }
+
+    /** Of a crew or fleet as a whole: means over its members, and the sums of their jobs and ways. */
+    private static List<String> all(Summary summary, int crew, List<PersonState> shown) {
+        ToDoubleFunction<ToDoubleFunction<CrewFigures>> mean = figure -> mean(summary, run -> figure.applyAsDouble(run.crews().get(crew)));
+        List<String> cells = new ArrayList<>(List.of("All of " + summary.runs().getFirst().crews().get(crew).name(),
+                percent(mean.applyAsDouble(CrewFigures::utilisation)), ""));
+        shown.forEach(state -> {
+            double share = mean.applyAsDouble(one -> one.share(state));
+            cells.add(share == 0 ? "" : percent(share));
+        });
+        cells.add(number(mean.applyAsDouble(CrewFigures::jobs)));
+        cells.add(String.format(Locale.ROOT, "%.2f km", mean.applyAsDouble(CrewFigures::metres) / 1000));
+        return cells;
     }
 
     private static String heading(PersonState state) {

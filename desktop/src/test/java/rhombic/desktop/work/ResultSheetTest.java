@@ -19,7 +19,11 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
@@ -133,5 +137,20 @@ class ResultSheetTest {
         assertEquals("", cell(sheet, "Shelf", "Working"), "a buffer has no states");
         assertEquals("31.0", cell(sheet, "Shelf", "In"));
         assertEquals("\u2013", cell(sheet, "Shelf", "Stay"));
+    }
+
+    /** Two forklifts share what there is to carry: the row of the fleet has their sums and means. */
+    @Test
+    void aFleetHasARowBeforeItsVehicles() {
+        Fleet fleet = Fleet.KIND.blank(Basics.of("F", Placement.at(0, -9))).withVehicles(2);
+        Study carried = study("90 s", work -> work).with(fleet);
+        carried = carried.withLinks(List.of(carried.links().getFirst(),
+                carried.links().getLast().withTravel(new Travel.Carried(Need.of("F"), 1))));
+        ResultSheet sheet = ResultSheet.of(summary(carried), ResultSheet.Subject.PEOPLE);
+        double jobs = Double.parseDouble(cell(sheet, "F 1", "Jobs")) + Double.parseDouble(cell(sheet, "F 2", "Jobs"));
+        assertEquals(jobs, Double.parseDouble(cell(sheet, "All of F", "Jobs")), 0.11);
+        assertEquals("All of F", sheet.rows().getFirst().getFirst());
+        Study alone = carried.changed("F", e -> ((Fleet) e).withVehicles(1));
+        assertEquals(List.of("F"), ResultSheet.of(summary(alone), ResultSheet.Subject.PEOPLE).rows().stream().map(List::getFirst).toList());
     }
 }
