@@ -40,6 +40,8 @@ import rhombic.trace.Moment;
 
 /** Shows the job card of what is selected; an editor unfolds in place under the sentence whose token was chosen. */
 public final class JobCardView extends ScrollPane {
+    private static final String LIVE_FIRST = "live-first";
+
     private final Workbench bench;
     private final UnfoldedEditor editor;
     private final VBox content = new VBox(8);
@@ -87,6 +89,10 @@ public final class JobCardView extends ScrollPane {
     public void setWatching(boolean watching) {
         if (isWatching != watching) {
             isWatching = watching;
+            live.getStyleClass().remove(LIVE_FIRST);
+            if (watching) {
+                live.getStyleClass().add(LIVE_FIRST);
+            }
             rebuild();
         }
     }
