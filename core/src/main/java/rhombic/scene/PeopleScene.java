@@ -42,6 +42,7 @@ public final class PeopleScene {
     private final Posture[] postures;
     /** The trailers that each pulls. */
     private final Pose[][] trailers;
+    private final Forks forks;
 
     public PeopleScene(UnfoldedStudy study) {
         crews = study.members().stream().mapToInt(member -> crewOf(study, member)).toArray();
@@ -54,6 +55,7 @@ public final class PeopleScene {
         postures = new Posture[count];
         trailers = study.members().stream()
                 .map(member -> new Pose[((ResourceGroup) study.element(member.group())).grip().trailers().size()]).toArray(Pose[][]::new);
+        forks = new Forks(study);
     }
 
     /** The number of the member's crew among the crews; negative if it is no person. */
@@ -71,6 +73,7 @@ public final class PeopleScene {
                 pose(i, now, nanos);
             }
         }
+        forks.pose(moment);
         for (int i = 0; i < crews.length; i++) {
             if (isUpright(i)) {
                 stepAside(i);
@@ -180,6 +183,16 @@ public final class PeopleScene {
     /** Degrees anticlockwise from the east. */
     public double headingDegrees(int person) {
         return headings[person];
+    }
+
+    /** How high above the floor it holds what it carries. */
+    public double holdsAtMetres(int person) {
+        return forks.heightMetres(person);
+    }
+
+    /** How far its forks are raised. */
+    public double raisedMetres(int person) {
+        return forks.raisedMetres(person);
     }
 
     /** How many trailers it pulls. */

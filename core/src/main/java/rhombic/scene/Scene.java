@@ -205,7 +205,7 @@ public final class Scene {
         double ahead = grip.frontMetres() + (grip.across() ? widths : lengths)[type] / 2;
         double turn = Math.toRadians(heading);
         add(body, moment, people.x(carrier) + ahead * Math.cos(turn), people.y(carrier) + ahead * Math.sin(turn),
-                grip.heightMetres() + moment.belowOf(body) * stack(type), grip.across() ? heading + 90 : heading, into);
+                people.holdsAtMetres(carrier) + moment.belowOf(body) * stack(type), grip.across() ? heading + 90 : heading, into);
     }
 
     /** On the trailer of its place, side by side, then one on the other. */

@@ -44,6 +44,11 @@ public enum VehicleType {
         return high;
     }
 
+    /** Whether it has forks on a mast. */
+    public boolean lifts() {
+        return this == FORKLIFT || this == REACH_TRUCK;
+    }
+
     /** How far before its middle it holds what it carries. */
     public double holdsBeforeMetres() {
         return front;

@@ -155,7 +155,8 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public Grip grip() {
-        return new Grip(form.holdsBeforeMetres(), form.holdsAtMetres(), false, capacity.trailers().stream().map(Trailer::pieces).toList());
+        return new Grip(form.holdsBeforeMetres(), form.holdsAtMetres(), false, capacity.trailers().stream().map(Trailer::pieces).toList(),
+                form.lifts());
     }
 
     @Override

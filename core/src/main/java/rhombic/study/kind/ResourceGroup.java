@@ -26,14 +26,15 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
      * @param heightMetres of its underside above the floor
      * @param across whether its long side is across the way
      * @param trailers the pieces on each trailer that it pulls, on which they lie then
+     * @param lifts whether it rises to what it picks up, and to where it sets down
      */
-    record Grip(double frontMetres, double heightMetres, boolean across, List<Integer> trailers) {
+    record Grip(double frontMetres, double heightMetres, boolean across, List<Integer> trailers, boolean lifts) {
         public Grip {
             trailers = List.copyOf(trailers);
         }
 
         public Grip(double frontMetres, double heightMetres, boolean across) {
-            this(frontMetres, heightMetres, across, List.of());
+            this(frontMetres, heightMetres, across, List.of(), false);
         }
     }
 

@@ -2,6 +2,7 @@ package rhombic.desktop.floor;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.Group;
@@ -9,6 +10,7 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.transform.Rotate;
+import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.PersonForm;
 import rhombic.desktop.floor.body.VehicleForm;
 import rhombic.scene.PeopleScene;
@@ -30,6 +32,8 @@ final class PeopleView {
     private final VehicleForm vehicles = new VehicleForm();
     private final PhongMaterial palette;
     private final List<One> people = new ArrayList<>();
+    /** Of those that lift, what rises; null of all others. */
+    private final List<@Nullable One> forks = new ArrayList<>();
     /** What each of them pulls. */
     private final List<List<One>> trailers = new ArrayList<>();
     private List<String> crewNames = List.of();
@@ -67,23 +71,30 @@ final class PeopleView {
         List<String> names = study.members().stream().map(member -> study.element(member.group()).name()).toList();
         groups = study.members().stream().map(member -> (ResourceGroup) study.element(member.group())).toList();
         List<Integer> pulled = groups.stream().map(group -> group.grip().trailers().size()).toList();
-        if (names.equals(crewNames) && pulled.equals(trailers.stream().map(List::size).toList())) {
+        List<Boolean> lift = groups.stream().map(group -> group.grip().lifts()).toList();
+        if (names.equals(crewNames) && pulled.equals(trailers.stream().map(List::size).toList())
+                && lift.equals(forks.stream().map(Objects::nonNull).toList())) {
             return;
         }
         crewNames = names;
         people.clear();
+        forks.clear();
         trailers.clear();
         names.forEach(name -> people.add(new One(palette)));
+        groups.forEach(group -> forks.add(group.grip().lifts() ? new One(palette) : null));
         for (int count : pulled) {
             List<One> train = Stream.generate(() -> new One(palette)).limit(count).toList();
             train.forEach(one -> one.body.setMesh(vehicles.trailer()));
             trailers.add(train);
         }
-        view.getChildren().setAll(Stream.concat(people.stream(), trailers.stream().flatMap(List::stream)).map(one -> one.body).toList());
+        view.getChildren()
+                .setAll(Stream.of(people.stream(), forks.stream().filter(Objects::nonNull), trailers.stream().flatMap(List::stream))
+                        .flatMap(all -> all).map(one -> one.body).toList());
     }
 
     void hide() {
         people.forEach(one -> one.body.setVisible(false));
+        forks.stream().filter(Objects::nonNull).forEach(one -> one.body.setVisible(false));
         trailers.forEach(train -> train.forEach(one -> one.body.setVisible(false)));
     }
 
@@ -95,6 +106,12 @@ final class PeopleView {
             one.body.setVisible(scene.isSeen(i));
             if (scene.isSeen(i)) {
                 place(one, i);
+            }
+            One rising = forks.get(i);
+            if (rising != null) {
+                rising.body.setVisible(scene.isSeen(i));
+                rising.at(scene.x(i), scene.y(i), scene.headingDegrees(i));
+                rising.body.setTranslateY(-scene.raisedMetres(i));
             }
             for (int k = 0; k < trailers.get(i).size(); k++) {
                 One trailer = trailers.get(i).get(k);
@@ -115,6 +132,10 @@ final class PeopleView {
             case Crew crew -> forms.of(posture, frame, scene.crew(number));
             case Fleet fleet -> vehicles.of(fleet.form());
         };
+        One rising = forks.get(number);
+        if (rising != null && groups.get(number) instanceof Fleet fleet && rising.body.getMesh() != vehicles.forks(fleet.form())) {
+            rising.body.setMesh(vehicles.forks(fleet.form()));
+        }
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);
         }

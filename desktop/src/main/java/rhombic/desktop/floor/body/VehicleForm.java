@@ -19,10 +19,21 @@ public final class VehicleForm {
     private static final double SEAT = 0.55;
 
     private final Map<VehicleType, TriangleMesh> made = new EnumMap<>(VehicleType.class);
+    private final Map<VehicleType, TriangleMesh> forks = new EnumMap<>(VehicleType.class);
     private @Nullable TriangleMesh trailer;
 
     public TriangleMesh of(VehicleType form) {
         return made.computeIfAbsent(form, VehicleForm::body);
+    }
+
+    /** What rises along the mast, as it is when it is down; only of those that lift. */
+    public TriangleMesh forks(VehicleType form) {
+        return forks.computeIfAbsent(form, type -> {
+            boolean isForklift = type == VehicleType.FORKLIFT;
+            MeshMaker maker = new MeshMaker();
+            tines(maker, isForklift ? 0.62 : 0.42, isForklift ? 1.1 : 1.05);
+            return maker.bar(isForklift ? 0.59 : 0.39, 0, 0.12, 0.06, isForklift ? 0.78 : 0.82, 0.5, Swatch.STEEL).mesh();
+        });
     }
 
     private static TriangleMesh body(VehicleType form) {
@@ -45,7 +56,6 @@ public final class VehicleForm {
         guard(maker, -0.85, 0.35, 0.46, 2.0);
         driver(maker, -0.3, 0, SEAT);
         mast(maker, 0.5, 0.34, 2.15);
-        forks(maker, 0.62, 1.1);
         return maker.mesh();
     }
 
@@ -61,7 +71,6 @@ public final class VehicleForm {
         guard(maker, -0.9, 0.05, 0.48, 2.15);
         driver(maker, -0.25, -0.1, 0.95);
         mast(maker, 0.3, 0.36, 2.7);
-        forks(maker, 0.42, 1.05);
         return maker.mesh();
     }
 
@@ -128,10 +137,9 @@ public final class VehicleForm {
             maker.bar(x, side * aside, 0.1, 0.12, 0.09, high, Swatch.STEEL_DARK);
         }
         maker.bar(x, 0, high - 0.1, 0.1, 2 * aside, 0.1, Swatch.STEEL_DARK).bar(x, 0, 0.9, 0.08, 2 * aside, 0.08, Swatch.STEEL_DARK);
-        maker.bar(x + 0.09, 0, 0.12, 0.06, 2 * aside + 0.1, 0.5, Swatch.STEEL);
     }
 
-    private static void forks(MeshMaker maker, double from, double length) {
+    private static void tines(MeshMaker maker, double from, double length) {
         for (int side : new int[] {-1, 1}) {
             maker.bar(from + length / 2, side * 0.24, 0.07, length, 0.11, 0.05, Swatch.STEEL);
         }
