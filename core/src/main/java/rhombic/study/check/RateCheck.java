@@ -79,8 +79,13 @@ final class RateCheck {
         }
     }
 
-    /** A fleet that cannot keep up even if it never drove empty: hours that orders take, in each hour, against the vehicles there are. */
+    /**
+     * A fleet that cannot keep up even if it never drove empty: hours that orders take, in each hour, against the vehicles there are. Of several types in
+     * one fleet the fastest counts for all.
+     */
     private void overload(Fleet fleet, List<Link> links) {
+        List<Fleet> types = elements.values().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
+                .filter(one -> one.name().equals(fleet.name()) || one.partOf().equals(fleet.name())).toList();
         double hours = 0;
         for (Link link : links) {
             PlantElement from = elements.get(link.from());
@@ -89,27 +94,32 @@ final class RateCheck {
             if (link.travel() instanceof Travel.Carried carried && carried.need().inOrder().equals(List.of(fleet.name())) && from != null
                     && to != null
                     && comes.isPresent()) {
-                Pose outlet = Layout.outlet(from, link.fromPort());
-                Pose inlet = Layout.inlet(to, link.toPort());
-                double metres = Math.max(0, Math.hypot(inlet.x() - outlet.x(), inlet.y() - outlet.y()) - 2 * fleet.reachMetres());
-                double speed = fleet.driving().speedLoaded().inBaseUnit();
-                double seconds = fleet.loading().pickUpTime().meanSeconds().orElse(0)
-                        + fleet.loading().setDownTime().meanSeconds().orElse(0)
-                        + metres / speed / Math.min(carried.maxPieces(), fleet.capacity().pieces());
-                hours += comes.getAsDouble() * seconds / 3600;
+                hours += comes.getAsDouble()
+                        * types.stream().mapToDouble(type -> seconds(type, link, carried, from, to)).min().orElse(0) / 3600;
             }
         }
-        if (hours > fleet.vehicles() * (1 + 1e-9)) {
-            int needed = (int) Math.ceil(hours - 1e-9);
+        int others = types.stream().mapToInt(Fleet::vehicles).sum() - fleet.vehicles();
+        if (hours > (fleet.vehicles() + others) * (1 + 1e-9)) {
+            int needed = (int) Math.ceil(hours - 1e-9) - others;
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.OVERLOAD, fleet.name(),
                     String.format(Locale.ROOT, "What comes in an hour takes it %.1f hours, without any empty way, but it has %d %s", hours,
-                            fleet.vehicles(), fleet.memberWord(fleet.vehicles() > 1)),
+                            fleet.vehicles() + others, others == 0 ? fleet.memberWord(fleet.vehicles() > 1) : "vehicles"),
                     "Let less come, or give it more or faster vehicles",
                     needed > Fleet.MAX_VEHICLES
                             ? null
                             : Problem.Fix.of("Give it " + needed + " " + fleet.memberWord(needed > 1), fleet,
                                     e -> ((Fleet) e).withVehicles(needed))));
         }
+    }
+
+    /** What one piece takes at the least. */
+    private static double seconds(Fleet fleet, Link link, Travel.Carried carried, PlantElement from, PlantElement to) {
+        Pose outlet = Layout.outlet(from, link.fromPort());
+        Pose inlet = Layout.inlet(to, link.toPort());
+        double metres = Math.max(0, Math.hypot(inlet.x() - outlet.x(), inlet.y() - outlet.y()) - 2 * fleet.reachMetres());
+        double speed = fleet.driving().speedLoaded().inBaseUnit();
+        return fleet.loading().pickUpTime().meanSeconds().orElse(0) + fleet.loading().setDownTime().meanSeconds().orElse(0)
+                + metres / speed / Math.min(carried.maxPieces(), fleet.capacity().pieces());
     }
 
     /** Pieces an hour that come to it, where that follows from the arrivals and the shares alone. */

@@ -162,6 +162,18 @@ class RouteCheckTest {
         assertTrue(StudyCheck.of(repaired).stream().noneMatch(p -> p.kind() == Problem.Kind.OVERLOAD));
     }
 
+    /** Those of another type that are part of the fleet count as well. */
+    @Test
+    void allTypesOfAFleetKeepUpTogether() {
+        Fleet other = (Fleet) fleet(1).with(Basics.of("G", Placement.at(0, -20)));
+        Study study = fed(fleet(2), other.withDeployment(d -> d.withPartOf("F")));
+        assertTrue(StudyCheck.of(study).stream().noneMatch(p -> p.kind() == Problem.Kind.OVERLOAD));
+        Study few = study.changed("F", e -> ((Fleet) e).withVehicles(1));
+        Problem problem = StudyCheck.of(few).stream().filter(p -> p.kind() == Problem.Kind.OVERLOAD).findFirst().orElseThrow();
+        assertTrue(problem.message().endsWith("but it has 2 vehicles"), problem.message());
+        assertEquals(2, ((Fleet) repaired(few, problem).find("F").orElseThrow()).vehicles());
+    }
+
     @Test
     void anAisleTooNarrowForItsVehiclesIsToldAndMadeWider() {
         Study study = fed(fleet(1), aisle("A", -5, -3, 65, -3).withWidth(Quantity.metres(1)));
