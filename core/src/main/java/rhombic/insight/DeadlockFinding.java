@@ -6,6 +6,7 @@ import rhombic.experiment.Summary;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
+import rhombic.study.kind.ResourceGroup;
 
 /** Says that something stands still for good, because each waits for the next. */
 public final class DeadlockFinding {
@@ -24,7 +25,14 @@ public final class DeadlockFinding {
         String more = first.reasons().size() > MAX_REASONS ? "; and " + (first.reasons().size() - MAX_REASONS) + " more" : "";
         return Optional.of(new Finding(first.equipment().getFirst(),
                 "Stands still for good from " + Clock.span(first.sinceSeconds()) + " on: " + reasons + more,
-                "in " + all.size() + " of " + summary.runs().size() + " runs; give one of them room, or another way out"));
+                "in " + all.size() + " of " + summary.runs().size() + " runs; " + remedy(summary, first.equipment().getFirst())));
+    }
+
+    private static String remedy(Summary summary, String first) {
+        boolean areVehicles = summary.study().find(first).filter(ResourceGroup.class::isInstance).isPresent();
+        return areVehicles
+                ? "take fewer vehicles, let them stop beside the aisle, or open another way round"
+                : "give one of them room, or another way out";
     }
 
     /** What is said first of a study: what stands still if that is usual, else what limits it, with the few runs that stand still. */

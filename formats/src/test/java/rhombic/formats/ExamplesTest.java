@@ -17,6 +17,8 @@ import rhombic.experiment.Sheet;
 import rhombic.experiment.Summary;
 import rhombic.experiment.Variant;
 import rhombic.formats.study.StudyReader;
+import rhombic.insight.DeadlockFinding;
+import rhombic.insight.Finding;
 import rhombic.insight.Limit;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.ModeFigures;
@@ -24,6 +26,8 @@ import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.study.check.FloorCheck;
+import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.fleet.Round;
 import rhombic.study.kind.Crew;
@@ -140,6 +144,26 @@ class ExamplesTest {
             return fleet.withRound(fleet.round().map(round -> round
                     .withDeparture(new Round.Departure.Every(Quantity.parse(interval, Dimension.TIME)))));
         });
+    }
+
+    /** Trains that stop on the aisles: the check foresees that nine fill a circle; six keep going, and of twelve most days stand still for good. */
+    @Test
+    void tooManyTrainsStandForGoodAndItIsSaidWhy() throws Exception {
+        Study crowded = open("examples/crowded-trains");
+        crowded = crowded.withPlan(crowded.plan().withReplications(3));
+        String foreseen = FloorCheck.of(crowded).stream().map(Problem::message).filter(text -> text.contains("circle")).findFirst()
+                .orElseThrow();
+        assertEquals("It is in a circle of one-way aisles in which 9 vehicles can wait, and there are 12", foreseen);
+        Summary twelve = run(crowded);
+        assertTrue(twelve.runs().stream().filter(run -> !run.deadlock().isNone()).count() >= 2);
+        Finding finding = DeadlockFinding.of(twelve).orElseThrow();
+        assertEquals("Trains", finding.subject());
+        assertTrue(finding.text().matches("Stands still for good from .* on: Trains \\d+ waits for .*, which Trains \\d+ holds; .*"),
+                finding.text());
+        assertTrue(finding.evidence().endsWith("take fewer vehicles, let them stop beside the aisle, or open another way round"),
+                finding.evidence());
+        Study six = crowded.changed("Trains", e -> ((Fleet) e).withVehicles(6));
+        assertTrue(DeadlockFinding.of(run(six)).isEmpty());
     }
 
     /** More haul trucks bring more up to eight; then the one place where they are unloaded is the limit. */

@@ -8,6 +8,8 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
+import rhombic.study.kind.Area;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
@@ -29,10 +31,13 @@ public final class FloorPictures {
     public static WritableImage thumbnail(PlantElement element, int width, int height) {
         FloorView floor = floor(Edits.placed(Study.empty(), element), width, height);
         floor.showOnlyBodies();
-        double half = Math.min(2, element.footprint().lengthMetres() / 2);
+        boolean isFlat = element instanceof Area || element instanceof Fleet;
+        double half = isFlat ? element.footprint().lengthMetres() / 2 : Math.min(2, element.footprint().lengthMetres() / 2);
+        double side = isFlat ? element.footprint().widthMetres() / 2 : 0.8;
+        double high = isFlat ? 1.3 : 2.2;
         floor.look(new Viewpoint(0, 0, 28, 26, 10, Viewpoint.USUAL_FIELD)
-                .fitted(List.of(new double[] {-half, -0.8, 0}, new double[] {half, 0.8, 0},
-                        new double[] {half, -0.8, 0}, new double[] {-half, 0.8, 0}, new double[] {0, 0, 2.2}), width, height));
+                .fitted(List.of(new double[] {-half, -side, 0}, new double[] {half, side, 0}, new double[] {half, -side, 0},
+                        new double[] {-half, side, 0}, new double[] {0, 0, high}), width, height));
         Scene alone = new Scene(floor, width, height);
         alone.setFill(Color.TRANSPARENT);
         return alone.snapshot(null);
