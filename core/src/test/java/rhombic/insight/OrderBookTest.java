@@ -12,7 +12,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import rhombic.plant.Plant;
+import rhombic.plant.Runs;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
@@ -29,7 +29,6 @@ import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
-import rhombic.trace.TraceWriter;
 import rhombic.validation.Lines;
 
 class OrderBookTest {
@@ -48,14 +47,6 @@ class OrderBookTest {
                 .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("F"), 1))).chain(fleet(vehicles)).study(1, 0, 1);
     }
 
-    private static Trace trace(Study study) {
-        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
-        Plant plant = Plant.build(study, 1, writer);
-        plant.advance(study.plan().length().nanos(), () -> false);
-        writer.publish(plant.now());
-        return writer.trace();
-    }
-
     private static OrderBook.Page page(Study study, Trace trace, double seconds) {
         return new OrderBook(UnfoldedStudy.of(study)).of(study.groups().getFirst(), trace.at(Math.round(seconds * SECOND)));
     }
@@ -64,7 +55,7 @@ class OrderBookTest {
     @Test
     void itTellsWhatWaitsIsFetchedAndIsCarried() {
         Study study = study(Buffer.Order.OLDEST_FIRST, -1, 1);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         assertEquals(List.of(), page(study, trace, 99).orders());
         assertEquals(List.of(new OrderBook.Order("Piece 1", "Store", "Out", OrderBook.State.FETCHED, 100 * SECOND, "F")),
                 page(study, trace, 105).orders());
@@ -79,7 +70,7 @@ class OrderBookTest {
     @Test
     void aPieceTellsThatItWaitsToBeCarriedAndWhoComes() {
         Study study = study(Buffer.Order.OLDEST_FIRST, -1, 1);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         PieceStory story = new PieceStory(UnfoldedStudy.of(study), trace);
         Moment moment = trace.at(105 * SECOND);
         assertEquals("Waits at Store for 5 s to be carried to Out: F comes.", story.doing(moment.piece(0).orElseThrow(), moment));
@@ -92,7 +83,7 @@ class OrderBookTest {
     @Test
     void whatHasNoRoomWhereItGoesIsNotCalledFor() {
         Study study = study(Buffer.Order.OLDEST_FIRST, 1, 2);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         OrderBook.Page page = page(study, trace, 3000);
         assertEquals(List.of(), page.orders());
         PieceStory story = new PieceStory(UnfoldedStudy.of(study), trace);
@@ -104,7 +95,7 @@ class OrderBookTest {
     @Test
     void whatIsCalledForChangesWithWhatIsOnOffer() {
         Study study = study(Buffer.Order.NEWEST_FIRST, -1, 1);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         OrderBook.Page page = page(study, trace, 140);
         assertEquals(List.of("Piece 3"), page.orders().stream().filter(one -> one.state() == OrderBook.State.WAITS)
                 .map(OrderBook.Order::piece).toList());
@@ -118,7 +109,7 @@ class OrderBookTest {
         Study study = carrying(random);
         UnfoldedStudy unfolded = UnfoldedStudy.of(study);
         OrderBook book = new OrderBook(unfolded);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         boolean any = false;
         for (int i = 0; i < 200; i++) {
             Moment moment = trace.at((long) (random.nextDouble() * study.plan().length().nanos()));

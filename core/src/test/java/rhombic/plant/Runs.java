@@ -19,7 +19,7 @@ import rhombic.trace.Trace;
 import rhombic.trace.TraceWriter;
 
 /** One run of a study, and what it measured. */
-final class Runs {
+public final class Runs {
     private Runs() {}
 
     static RunFigures of(Study study) {
@@ -48,7 +48,8 @@ final class Runs {
         return run;
     }
 
-    static Trace traceOf(Study study) {
+    /** What the run wrote down. */
+    public static Trace traceOf(Study study) {
         TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         Plant plant = Plant.build(study, 1, writer);
         plant.advance(study.plan().length().nanos(), () -> false);

@@ -8,7 +8,7 @@ import static rhombic.validation.Lines.time;
 import static rhombic.validation.Lines.timetable;
 
 import org.junit.jupiter.api.Test;
-import rhombic.plant.Plant;
+import rhombic.plant.Runs;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
@@ -23,7 +23,6 @@ import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
-import rhombic.trace.TraceWriter;
 import rhombic.validation.Lines;
 
 class ForksTest {
@@ -38,19 +37,11 @@ class ForksTest {
                 .study(0.1, 0, 1);
     }
 
-    private static Trace trace(Study study) {
-        TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
-        Plant plant = Plant.build(study, 1, writer);
-        plant.advance(study.plan().length().nanos(), () -> false);
-        writer.publish(plant.now());
-        return writer.trace();
-    }
-
     /** They rise by 0.3 m/s to the table, come down on the way and rise again; nowhere do they jump while something lies on them. */
     @Test
     void forksRiseToWhatIsPickedUpAndToWhereItIsSetDown() {
         Study study = study(VehicleType.FORKLIFT);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         PeopleScene scene = new PeopleScene(UnfoldedStudy.of(study));
         double before = LOW;
         double max = 0;
@@ -76,7 +67,7 @@ class ForksTest {
     @Test
     void aDeckStaysWhereItIs() {
         Study study = study(VehicleType.AGV);
-        Trace trace = trace(study);
+        Trace trace = Runs.traceOf(study);
         PeopleScene scene = new PeopleScene(UnfoldedStudy.of(study));
         for (int i = 0; i < 100; i++) {
             scene.pose(trace.at(i * 1_000_000_000L));
