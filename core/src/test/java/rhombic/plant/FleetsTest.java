@@ -404,6 +404,48 @@ class FleetsTest {
         assertEquals(140 + 20 + 400 + 20 + 40, handled.lead().max(), 1, "two more, from 60 % to 20 %");
     }
 
+    /**
+     * What is left is summed up in small steps from where the vehicle is seen, with its acceleration, for the time and for what it handles: each time it
+     * charges for as long as it takes from there to the level at which it takes orders again.
+     */
+    @Test
+    void whatIsLeftInABatteryAgreesWithSummingItUp() {
+        Battery battery = battery("600 s").withRange(Quantity.metres(700)).withStandby(Optional.of(Quantity.hours(2)))
+                .withLiftings(OptionalInt.of(40)).withLevels(Quantity.percent(45), Quantity.percent(75));
+        Fleet fleet = usual().withDriving(driving -> driving.withAcceleration(some("0.3 m/s\u00b2", Dimension.ACCELERATION)))
+                .with(new Loading(time("3 s"), time("2 s"))).withBattery(Optional.of(battery));
+        Trace trace = Runs.traceOf(carried(200, 1, 37, fleet).withPlan(carried(200, 1, 37, fleet).plan().withLength(Quantity.hours(1))));
+        double step = 0.1;
+        double level = 1;
+        double levelAtStart = Double.NaN;
+        double charging = 0;
+        int charged = 0;
+        PersonState before = PersonState.WAITING;
+        Pose at = trace.at(0).movers().pose(0, 0);
+        for (long nanos = 0; nanos < 3600 * 1_000_000_000L && charged < 4; nanos += Math.round(step * 1e9)) {
+            Moment moment = trace.at(nanos);
+            PersonState state = moment.movers().state(0);
+            Pose now = moment.movers().pose(0, nanos);
+            level -= now.distanceTo(at) / 700 + (state == PersonState.CHARGING ? 0 : step / 7200);
+            boolean hasHandled = before != state && (before == PersonState.PICKING_UP || before == PersonState.SETTING_DOWN);
+            level -= hasHandled ? 1.0 / 40 : 0;
+            if (state == PersonState.CHARGING && before != state) {
+                levelAtStart = level;
+                charging = 0;
+            }
+            charging += state == PersonState.CHARGING ? step : 0;
+            if (before == PersonState.CHARGING && before != state) {
+                assertTrue(levelAtStart < 0.45, "it goes to charge below that: " + levelAtStart);
+                assertEquals((0.75 - levelAtStart) * 600, charging, 0.5, "after charge " + charged);
+                level = 0.75;
+                charged++;
+            }
+            at = now;
+            before = state;
+        }
+        assertEquals(4, charged);
+    }
+
     @Test
     void whoFindsNoPlaceToChargeWaitsForItsTurn() {
         Fleet fleet = usual().withVehicles(2).withBattery(Optional.of(battery("300 s").withAt("Charging")));
