@@ -29,7 +29,7 @@ public final class DeadlockFinding {
     }
 
     private static String remedy(Summary summary, String first) {
-        boolean areVehicles = summary.study().find(first).filter(ResourceGroup.class::isInstance).isPresent();
+        boolean areVehicles = summary.study().find(first, ResourceGroup.class).isPresent();
         return areVehicles
                 ? "take fewer vehicles, let them stop beside the aisle, or open another way round"
                 : "give one of them room, or another way out";

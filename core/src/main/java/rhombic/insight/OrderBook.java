@@ -1,8 +1,10 @@
 package rhombic.insight;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import rhombic.study.Link;
 import rhombic.study.Travel;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -54,7 +56,7 @@ public final class OrderBook {
 
     /** Whether anything is carried by those who call that group at all. */
     public boolean concerns(ResourceGroup group) {
-        return study.links().stream().anyMatch(link -> link.travel() instanceof Travel.Carried by && group.meets(by.need()));
+        return study.links().stream().anyMatch(link -> isFor(group, link));
     }
 
     /** All for which members of the group may be called, whoever else may. */
@@ -64,14 +66,13 @@ public final class OrderBook {
         for (int node = 0; node < study.size(); node++) {
             boolean isWaiting = false;
             int others = 0;
-            for (int link : study.linksFrom(node)) {
-                if (isFor(group, link)) {
-                    addCarried(orders, link, moment);
-                }
+            int[] links = Arrays.stream(study.linksFrom(node)).filter(link -> isFor(group, study.link(link))).toArray();
+            for (int link : links) {
+                addCarried(orders, link, moment);
             }
-            for (PieceStatus status : hasCarried(group, node) ? moment.at(node) : List.<PieceStatus>of()) {
+            for (PieceStatus status : links.length == 0 ? List.<PieceStatus>of() : moment.at(node)) {
                 int link = moment.calledAlong(status.body());
-                if (link >= 0 && isFor(group, link)) {
+                if (link >= 0 && isFor(group, study.link(link))) {
                     orders.add(called(status, link, moment));
                     isWaiting |= moment.calledMover(status.body()) < 0;
                 } else if (link < 0 && status.activity() == PieceStatus.Activity.WAITS) {
@@ -84,17 +85,8 @@ public final class OrderBook {
         return new Page(orders, behind);
     }
 
-    private boolean hasCarried(ResourceGroup group, int node) {
-        for (int link : study.linksFrom(node)) {
-            if (isFor(group, link)) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private boolean isFor(ResourceGroup group, int link) {
-        return study.link(link).travel() instanceof Travel.Carried by && group.meets(by.need());
+    private static boolean isFor(ResourceGroup group, Link link) {
+        return link.travel() instanceof Travel.Carried by && group.meets(by.need());
     }
 
     private Order called(PieceStatus status, int link, Moment moment) {

@@ -53,9 +53,9 @@ public final class PieceStory {
             case RIDES -> new ConveyorStory(study, waits).ofPiece(status, (Conveyor) element, since, moment);
             case IS_WORKED_ON -> "Is worked on at " + element.name() + " for " + since + ".";
             case IS_DONE -> "Is done at " + element.name() + " and has waited " + since + " " + further(status, moment) + ".";
-            case WAITS -> moment.calledAlong(status.body()) >= 0
-                    ? "Waits at " + element.name() + " for " + since + " " + further(status, moment) + "."
-                    : "Waits at " + element.name() + " for " + since + " " + waitingFor(status, element, moment) + ".";
+            case WAITS -> "Waits at " + element.name() + " for " + since + " " + (moment.calledAlong(status.body()) >= 0
+                    ? further(status, moment)
+                    : waitingFor(status, element, moment)) + ".";
         };
     }
 

@@ -2,6 +2,7 @@ package rhombic.study;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.area.VehiclePlaces;
@@ -10,6 +11,7 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.Bend;
+import rhombic.study.place.Footprint;
 import rhombic.study.place.Port;
 
 /** Where elements are in space: one truth for what is drawn and for what is simulated. */
@@ -38,7 +40,12 @@ public final class Layout {
         return pose(element, element.port(port, true));
     }
 
-    /** Where one of a group waits for work, by number: in rows of twelve. */
+    /** Where all of a group wait for work, in their order. */
+    public static List<Pose> homes(ResourceGroup group) {
+        return IntStream.range(0, group.count()).mapToObj(i -> home(group, i)).toList();
+    }
+
+    /** Where one of a group waits for work, by number: in rows. */
     public static Pose home(ResourceGroup group, int number) {
         return inRows(group, group.count(), number);
     }
@@ -57,15 +64,15 @@ public final class Layout {
         return inlet.of(Pose.at(-reach, 0, -inlet.z(), 0));
     }
 
-    /** Where a vehicle stands that charges or parks. */
-    public static Pose standing(VehiclePlaces area, int number) {
-        return inRows(area, area.places(), number);
+    /** Where vehicles stand that charge or park, each place. */
+    public static List<Pose> places(VehiclePlaces area) {
+        return IntStream.range(0, area.places()).mapToObj(i -> inRows(area, area.places(), i)).toList();
     }
 
     private static Pose inRows(PlantElement element, int count, int number) {
         double length = element.footprint().lengthMetres();
         double width = element.footprint().widthMetres();
-        int inRow = Math.min(12, count);
+        int inRow = Math.min(Footprint.IN_ROW, count);
         int rows = (count + inRow - 1) / inRow;
         double x = (number % inRow + 0.5) / inRow * length - length / 2;
         double y = width / 2 - (number / inRow + 0.5) / rows * width;

@@ -104,6 +104,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return ((IndexedList.Elements) elements).first(wanted);
     }
 
+    /** The element of that name, if it is one of that kind or branch. */
+    public <E extends PlantElement> Optional<E> find(String wanted, Class<E> type) {
+        return find(wanted).filter(type::isInstance).map(type::cast);
+    }
+
     public List<Link> linksFrom(String from) {
         return ((IndexedList.Links) links).all(from);
     }

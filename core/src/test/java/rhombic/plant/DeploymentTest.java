@@ -109,18 +109,18 @@ class DeploymentTest {
         ParkingArea far = new ParkingArea(Basics.of("Far", Placement.at(40, 40)), 3);
         ParkingArea near = new ParkingArea(Basics.of("Near", Placement.at(40, 10)), 2);
         Fleet fleet = fleet("F", 0, -20).withDeployment(d -> d.withParking(List.of("Far", "Near")));
-        Pose place = Layout.standing(near, 0);
+        Pose place = Layout.places(near).get(0);
         double way = setDown(fleet).distanceTo(place);
-        assertTrue(way < setDown(fleet).distanceTo(Layout.standing(near, 1)), "the first place is the nearer one");
+        assertTrue(way < setDown(fleet).distanceTo(Layout.places(near).get(1)), "the first place is the nearer one");
         double carry = pickUp(fleet).distanceTo(setDown(fleet));
         RunFigures run = Runs.of(carrying(timetable("In", "1 s Piece", "200 s Piece"), fleet, far, near));
         assertEquals(place.distanceTo(pickUp(fleet)) + carry, run.lead().max(), 40, "from there");
         // To a place at the start, to the store, out, to the nearest place, to the store, out, and to that place again.
-        double atStart = Layout.home(fleet, 0).distanceTo(Layout.standing(near, 0));
+        double atStart = Layout.home(fleet, 0).distanceTo(Layout.places(near).get(0));
         assertTrue(person(run, "F").metres() > 2 * carry + 2 * way, "it has parked twice");
         RunFigures second = Runs.of(carrying(timetable("In", "400 s Piece"), fleet, far, near));
-        assertEquals(atStart + Layout.standing(near, 0).distanceTo(pickUp(fleet)) + carry + way, person(second, "F").metres(), NEAR);
-        assertEquals(Layout.standing(near, 0).distanceTo(pickUp(fleet)) + carry, second.lead().max(), NEAR);
+        assertEquals(atStart + Layout.places(near).get(0).distanceTo(pickUp(fleet)) + carry + way, person(second, "F").metres(), NEAR);
+        assertEquals(Layout.places(near).get(0).distanceTo(pickUp(fleet)) + carry, second.lead().max(), NEAR);
     }
 
     /** Three vehicles, two places: the third waits where it is based, and comes when one has left. */
@@ -130,7 +130,7 @@ class DeploymentTest {
         Fleet fleet = fleet("F", 0, -20).withVehicles(3).withDeployment(d -> d.withParking(List.of("Park")));
         RunFigures idle = Runs.of(carrying(timetable("In", "4000 s Piece"), fleet, area));
         double expected = 0;
-        List<Pose> taken = List.of(Layout.standing(area, 0), Layout.standing(area, 1));
+        List<Pose> taken = List.of(Layout.places(area).get(0), Layout.places(area).get(1));
         for (int i = 0; i < 2; i++) {
             expected += Layout.home(fleet, i).distanceTo(taken.get(i));
         }

@@ -343,7 +343,7 @@ public final class DockNode extends Node implements Room, Giver {
     @Override
     public void onUnbound(Offer given) {
         flow.afterwards(name(), () -> {
-            if (!given.isOpen() && !given.isBound()) {
+            if (!given.isOpen()) {
                 given.make(truck());
             }
             show();

@@ -42,15 +42,15 @@ final class Vehicle extends Worker {
         power = fleet.battery().map(battery -> new Power(run, allocation, this, battery, area(battery, run, areas),
                 fleet.driving().speed().inBaseUnit())).orElse(null);
         List<VehicleAreas.Area> parkingAreas = fleet.deployment().parking().stream()
-                .flatMap(area -> run.study.find(area).filter(ParkingArea.class::isInstance).map(ParkingArea.class::cast).stream())
+                .flatMap(area -> run.study.find(area, ParkingArea.class).stream())
                 .map(areas::of).toList();
         parking = parkingAreas.isEmpty() ? null : new Parking(this, allocation.duties(), parkingAreas);
         zones = fleet.deployment().zones().stream()
-                .flatMap(zone -> run.study.find(zone).filter(Zone.class::isInstance).map(Zone.class::cast).stream()).toList();
+                .flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
     }
 
     private static VehicleAreas.@Nullable Area area(Battery battery, Run run, VehicleAreas areas) {
-        Optional<ChargingArea> area = run.study.find(battery.at()).filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast);
+        Optional<ChargingArea> area = run.study.find(battery.at(), ChargingArea.class);
         return area.map(areas::of).orElse(null);
     }
 

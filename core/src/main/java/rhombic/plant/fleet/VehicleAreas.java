@@ -26,14 +26,12 @@ public final class VehicleAreas {
 
     /** One area. */
     static final class Area {
-        private final List<Pose> places = new ArrayList<>();
+        private final List<Pose> places;
         private final @Nullable Occupant[] owners;
         private final List<Occupant> queue = new ArrayList<>();
 
         private Area(VehiclePlaces area) {
-            for (int i = 0; i < area.places(); i++) {
-                places.add(Layout.standing(area, i));
-            }
+            places = Layout.places(area);
             owners = new Occupant[area.places()];
         }
 

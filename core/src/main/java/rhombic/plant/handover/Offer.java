@@ -102,18 +102,17 @@ public class Offer {
         return toBeFetched > 0;
     }
 
-    /** Told by the passage in whose way it stands; says whether that is new. */
-    public boolean setToBeFetched(QueuedOffer entry, boolean waits) {
-        boolean isNew = entry.isToBeFetched != waits;
-        if (isNew) {
+    /** Told by the passage in whose way it stands. */
+    public void setToBeFetched(QueuedOffer entry, boolean waits) {
+        if (entry.isToBeFetched != waits) {
             boolean before = isToBeFetched();
             entry.isToBeFetched = waits;
             count(waits);
             if (before != isToBeFetched()) {
                 giver.onToBeFetchedChanged(this);
             }
+            notifyCalled(entry, waits);
         }
-        return isNew;
     }
 
     private void count(boolean waits) {
@@ -314,10 +313,16 @@ public class Offer {
 
     private void notifyCalled(boolean isCalled) {
         for (QueuedOffer entry : queued) {
-            Passage passage = entry.isToBeFetched ? entry.way.passage() : null;
-            if (passage != null) {
-                passage.onCalled(entry, isCalled);
+            if (entry.isToBeFetched) {
+                notifyCalled(entry, isCalled);
             }
+        }
+    }
+
+    private static void notifyCalled(QueuedOffer entry, boolean isCalled) {
+        Passage passage = entry.way.passage();
+        if (passage != null) {
+            passage.onCalled(entry, isCalled);
         }
     }
 

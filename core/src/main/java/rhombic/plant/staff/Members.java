@@ -66,8 +66,8 @@ public abstract class Members {
     /** Its own; but whoever is part of another group comes by the rule of that one. */
     private static Dispatching rules(Run run, ResourceGroup element) {
         Dispatching own = element.dispatching();
-        return run.study.find(element.partOf()).filter(ResourceGroup.class::isInstance)
-                .map(whole -> own.withResourceRule(((ResourceGroup) whole).dispatching().resourceRule())).orElse(own);
+        return run.study.find(element.partOf(), ResourceGroup.class)
+                .map(whole -> own.withResourceRule(whole.dispatching().resourceRule())).orElse(own);
     }
 
     private static ToDoubleFunction<Piece> number(Run run, ResourceGroup element) {

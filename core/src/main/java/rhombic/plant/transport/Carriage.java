@@ -148,9 +148,7 @@ final class Carriage extends Passage {
             allocation.noteChange(); // there may be room now that there was not
             rounds.forEach(round -> round.onWaiting(this));
         }
-        if (entry.offer.setToBeFetched(entry, waits)) {
-            onCalled(entry, waits);
-        }
+        entry.offer.setToBeFetched(entry, waits);
     }
 
     @Override

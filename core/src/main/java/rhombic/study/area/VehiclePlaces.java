@@ -10,8 +10,6 @@ import rhombic.study.value.Count;
 /** Where vehicles stand, each at a place of its own: to charge, or to wait for orders. */
 public sealed interface VehiclePlaces extends Area permits ChargingArea, ParkingArea {
     int MAX_PLACES = 100;
-    /** In rows of so many. */
-    int IN_ROW = 12;
 
     /** How many vehicles at a time, 1 to 100. */
     int places();
@@ -35,6 +33,6 @@ public sealed interface VehiclePlaces extends Area permits ChargingArea, Parking
 
     @Override
     default Footprint usualSize() {
-        return new Footprint(Math.min(places(), IN_ROW) * 1.8, 3 * (1 + (places() - 1) / IN_ROW), 0.1);
+        return Footprint.inRows(places(), 1.8, 3, 0.1);
     }
 }

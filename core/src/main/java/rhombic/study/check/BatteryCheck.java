@@ -30,7 +30,7 @@ final class BatteryCheck {
     }
 
     private void fleet(Fleet fleet, Battery battery) {
-        Optional<ChargingArea> area = study.find(battery.at()).filter(ChargingArea.class::isInstance).map(ChargingArea.class::cast);
+        Optional<ChargingArea> area = study.find(battery.at(), ChargingArea.class);
         if (!battery.at().isEmpty() && area.isEmpty()) {
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CREW, fleet.name(),
                     "Its charging area \u201c" + battery.at() + "\u201d is not there, so its " + fleet.memberWord(true)
@@ -38,7 +38,7 @@ final class BatteryCheck {
                     "Place a charging area, or choose another",
                     Problem.Fix.of("Charge where they park", fleet, e -> ((Fleet) e).withBattery(Optional.of(battery.withAt(""))))));
         }
-        Pose charger = area.map(one -> Layout.standing(one, 0)).orElseGet(() -> Layout.home(fleet, 0));
+        Pose charger = area.map(one -> Layout.places(one).getFirst()).orElseGet(() -> Layout.home(fleet, 0));
         AisleNet net = AisleNet.of(study.elements(), false).admitting(aisle -> aisle.admits(fleet));
         for (CarriedLink carried : CarriedLink.of(study, fleet)) {
             double metres = metres(fleet, net, charger, carried.outlet()) + metres(fleet, net, carried.outlet(), carried.inlet())

@@ -48,7 +48,7 @@ final class DeploymentCheck {
             return;
         }
         Problem.Fix fix = changed("Let it be a fleet by itself", fleet, now.withPartOf(""));
-        Optional<Fleet> whole = study.find(now.partOf()).filter(Fleet.class::isInstance).map(Fleet.class::cast);
+        Optional<Fleet> whole = study.find(now.partOf(), Fleet.class);
         if (whole.isEmpty()) {
             warn(Problem.Grade.WARNING, fleet.name(), "It is part of \u201c" + now.partOf() + "\u201d, which is no fleet that is there",
                     "Choose another fleet, or none", fix);
@@ -67,7 +67,7 @@ final class DeploymentCheck {
     private void areas(Fleet fleet) {
         Deployment now = fleet.deployment();
         for (String zone : now.zones()) {
-            if (study.find(zone).filter(Zone.class::isInstance).isEmpty()) {
+            if (study.find(zone, Zone.class).isEmpty()) {
                 warn(Problem.Grade.WARNING, fleet.name(), "Its zone \u201c" + zone + "\u201d is not there",
                         "Place a zone, or choose another",
                         changed("Take it out", fleet, now.withZones(now.zones().stream().filter(one -> !one.equals(zone)).toList())));
@@ -78,7 +78,7 @@ final class DeploymentCheck {
                     changed("Take them out", fleet, now.withZones(List.of())));
         }
         for (String area : now.parking()) {
-            if (study.find(area).filter(ParkingArea.class::isInstance).isEmpty()) {
+            if (study.find(area, ParkingArea.class).isEmpty()) {
                 warn(Problem.Grade.WARNING, fleet.name(), "Its parking area \u201c" + area + "\u201d is not there",
                         "Place a parking area, or choose another",
                         changed("Take it out", fleet, now.withParking(now.parking().stream().filter(one -> !one.equals(area)).toList())));
@@ -95,7 +95,7 @@ final class DeploymentCheck {
             List<Fleet> callable = fleets.stream().filter(fleet -> fleet.meets(by.need())).toList();
             if (isByZones && !callable.isEmpty()) {
                 study.find(link.from()).filter(from -> callable.stream().noneMatch(fleet -> fleet.deployment().zones().stream()
-                        .flatMap(zone -> study.find(zone).filter(Zone.class::isInstance).map(Zone.class::cast).stream())
+                        .flatMap(zone -> study.find(zone, Zone.class).stream())
                         .anyMatch(zone -> zone.contains(Layout.outlet(from, link.fromPort())))))
                         .ifPresent(from -> warn(Problem.Grade.WARNING, link.from(),
                                 "It lies in none of the zones of those who are to carry from here to " + link.to()

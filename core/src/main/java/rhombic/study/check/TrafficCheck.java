@@ -52,14 +52,14 @@ final class TrafficCheck {
 
     /** Who parks stands on no aisle: others drive through it there. */
     private void parking(ResourceGroup group) {
-        under(IntStream.range(0, group.count()).mapToObj(i -> Layout.home(group, i)))
+        under(Layout.homes(group).stream())
                 .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
                         "Its " + group.memberWord(true) + " park on " + aisle + ", and the others drive through them",
                         "Move it beside the aisle")));
     }
 
     private void standing(VehiclePlaces area) {
-        under(IntStream.range(0, area.places()).mapToObj(i -> Layout.standing(area, i)))
+        under(Layout.places(area).stream())
                 .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.name(),
                         "It lies on " + aisle + ", and others drive through those that stand there", "Move it beside the aisle")));
     }
@@ -71,19 +71,20 @@ final class TrafficCheck {
             return;
         }
         Map<String, List<Pose>> places = new LinkedHashMap<>();
-        places.put(group.name(), IntStream.range(0, group.count()).mapToObj(i -> Layout.home(group, i)).toList());
+        places.put(group.name(), Layout.homes(group));
         for (String name : group.restAreas()) {
-            study.find(name).filter(VehiclePlaces.class::isInstance).map(VehiclePlaces.class::cast).ifPresent(
-                    area -> places.put(name, IntStream.range(0, area.places()).mapToObj(i -> Layout.standing(area, i)).toList()));
+            study.find(name, VehiclePlaces.class).ifPresent(area -> places.put(name, Layout.places(area)));
         }
-        places.entrySet().stream()
-                .filter(area -> under(area.getValue().stream().flatMap(place -> tail(place, trailing).stream())).isPresent())
-                .findFirst()
-                .ifPresent(area -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.getKey(),
-                        "The trailers of " + group.name() + " reach back onto "
-                                + under(area.getValue().stream().flatMap(place -> tail(place, trailing).stream())).orElseThrow()
+        for (Map.Entry<String, List<Pose>> area : places.entrySet()) {
+            Optional<String> aisle = under(area.getValue().stream().flatMap(place -> tail(place, trailing).stream()));
+            if (aisle.isPresent()) {
+                problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, area.getKey(),
+                        "The trailers of " + group.name() + " reach back onto " + aisle.get()
                                 + " while they stand here, and all others wait",
-                        "Move it " + Math.round(Math.ceil(trailing)) + " m or more away from the aisle")));
+                        "Move it " + Math.round(Math.ceil(trailing)) + " m or more away from the aisle"));
+                return;
+            }
+        }
     }
 
     /** Where the last of what it pulls is, if it has come to the place straight from the aisle. */
@@ -122,11 +123,12 @@ final class TrafficCheck {
                 .mapToInt(space -> 1 + (int) Math.ceil(space.trailing() / (space.length() + space.distance()))).max().orElse(1);
         IntStream.range(0, net.stretches().size()).filter(stretch -> !net.stretches().get(stretch).isBothWays())
                 .mapToObj(this::circleThrough).flatMap(Optional::stream).min(Comparator.comparingInt(Circle::places))
-                .filter(smallest -> smallest.places > 0 && vehicles > smallest.places / placesOfOne)
+                .filter(smallest -> smallest.places > 0).map(smallest -> new Circle(smallest.stretch, smallest.places / placesOfOne))
+                .filter(smallest -> vehicles > smallest.places)
                 .ifPresent(smallest -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROUTE,
                         net.aisles().get(net.stretches().get(smallest.stretch).aisle()).name(),
-                        "It is in a circle of one-way aisles in which " + smallest.places / placesOfOne
-                                + (smallest.places / placesOfOne == 1 ? " vehicle" : " vehicles")
+                        "It is in a circle of one-way aisles in which " + smallest.places
+                                + (smallest.places == 1 ? " vehicle" : " vehicles")
                                 + " can wait, and there are " + vehicles,
                         "Make the circle longer, open an aisle both ways, or take fewer vehicles: what fills a circle waits outside it")));
     }

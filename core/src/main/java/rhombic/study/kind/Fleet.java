@@ -51,7 +51,6 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
     private static final double PARKED_METRES = 1.8;
     private static final double FLAT_METRES = 0.1;
     private static final double BESIDE_METRES = 0.1;
-    private static final int IN_ROW = 12;
 
     public static final Kind<Fleet> KIND = new Kind<>("Fleet", Family.MOVE, Fleet.class, List.of(
             Field.required("vehicles", "How many they are.", new FieldType.Whole(1, MAX_VEHICLES), Fleet::vehicles, Fleet::withVehicles),
@@ -227,8 +226,7 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public Footprint usualSize() {
-        return new Footprint(Math.min(vehicles, IN_ROW) * PARKED_METRES,
-                (form.lengthMetres() + 0.6) * (1 + (vehicles - 1) / IN_ROW), FLAT_METRES);
+        return Footprint.inRows(vehicles, PARKED_METRES, form.lengthMetres() + 0.6, FLAT_METRES);
     }
 
     @Override

@@ -8,14 +8,15 @@ import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
-import rhombic.study.kind.Area;
-import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
 /** Pictures of floors that stand in no window. */
 public final class FloorPictures {
+    /** What is lower is seen whole: it is a mark on the floor. */
+    private static final double FLAT_METRES = 0.3;
+
     private FloorPictures() {}
 
     /** The whole plant looked at like that, at a moment if one is given: for what is handed on. */
@@ -31,7 +32,7 @@ public final class FloorPictures {
     public static WritableImage thumbnail(PlantElement element, int width, int height) {
         FloorView floor = floor(Edits.placed(Study.empty(), element), width, height);
         floor.showOnlyBodies();
-        boolean isFlat = element instanceof Area || element instanceof Fleet;
+        boolean isFlat = element.footprint().heightMetres() < FLAT_METRES;
         double half = isFlat ? element.footprint().lengthMetres() / 2 : Math.min(2, element.footprint().lengthMetres() / 2);
         double side = isFlat ? element.footprint().widthMetres() / 2 : 0.8;
         double high = isFlat ? 1.3 : 2.2;

@@ -104,14 +104,12 @@ final class PeopleView {
         for (int i = 0; i < people.size(); i++) {
             One one = people.get(i);
             one.body.setVisible(scene.isSeen(i));
-            if (scene.isSeen(i)) {
-                place(one, i);
-            }
             One rising = forks.get(i);
             if (rising != null) {
                 rising.body.setVisible(scene.isSeen(i));
-                rising.at(scene.x(i), scene.y(i), scene.headingDegrees(i));
-                rising.body.setTranslateY(-scene.raisedMetres(i));
+            }
+            if (scene.isSeen(i)) {
+                place(one, i);
             }
             for (int k = 0; k < trailers.get(i).size(); k++) {
                 One trailer = trailers.get(i).get(k);
@@ -132,14 +130,16 @@ final class PeopleView {
             case Crew crew -> forms.of(posture, frame, scene.crew(number));
             case Fleet fleet -> vehicles.of(fleet.form());
         };
-        One rising = forks.get(number);
-        if (rising != null && groups.get(number) instanceof Fleet fleet && rising.body.getMesh() != vehicles.forks(fleet.form())) {
-            rising.body.setMesh(vehicles.forks(fleet.form()));
-        }
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);
         }
         one.at(scene.x(number), scene.y(number), scene.headingDegrees(number));
+        One rising = forks.get(number);
+        if (rising != null && groups.get(number) instanceof Fleet fleet) {
+            rising.body.setMesh(vehicles.forks(fleet.form()));
+            rising.at(scene.x(number), scene.y(number), scene.headingDegrees(number));
+            rising.body.setTranslateY(-scene.raisedMetres(number));
+        }
     }
 
     /** Who is drawn nearest to the pixel, within a few pixels: the name of the crew. */

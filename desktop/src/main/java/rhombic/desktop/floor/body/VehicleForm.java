@@ -15,7 +15,6 @@ import rhombic.study.place.Placement;
 
 /** The bodies of vehicles, looking east, and where they park. */
 public final class VehicleForm {
-    private static final int IN_ROW = 12;
     private static final double SEAT = 0.55;
 
     private final Map<VehicleType, TriangleMesh> made = new EnumMap<>(VehicleType.class);
@@ -166,9 +165,8 @@ public final class VehicleForm {
         Footprint size = area.footprint();
         MeshMaker maker = places(size, area.places(), Swatch.VERDIGRIS);
         ChargingArea inMiddle = (ChargingArea) area.placed(Placement.at(0, 0));
-        for (int i = 0; i < area.places(); i++) {
-            Pose at = Layout.standing(inMiddle, i);
-            double rows = (area.places() + IN_ROW - 1) / IN_ROW;
+        for (Pose at : Layout.places(inMiddle)) {
+            double rows = (area.places() + Footprint.IN_ROW - 1) / Footprint.IN_ROW;
             double y = at.y() + size.widthMetres() / rows / 2 - 0.2;
             maker.box(at.x(), y, 0, 0.5, 0.28, 1.35, Swatch.BODY, Swatch.BODY_EDGE).bar(at.x(), y - 0.15, 1.05, 0.34, 0.02, 0.16,
                     Swatch.VERDIGRIS);
@@ -181,7 +179,7 @@ public final class VehicleForm {
         double l = size.lengthMetres() / 2;
         double w = size.widthMetres() / 2;
         MeshMaker maker = new MeshMaker().bar(0, 0, 0, 2 * l, 2 * w, 0.012, Swatch.MAT);
-        int inRow = Math.min(IN_ROW, count);
+        int inRow = Math.min(Footprint.IN_ROW, count);
         for (int i = 0; i <= inRow; i++) {
             double x = -l + 2 * l * i / inRow;
             maker.ribbon(x, -w, x, w, 0.06, 0.016, line);
