@@ -69,7 +69,7 @@ final class OrderBookView {
         return switch (order.state()) {
             case WAITS -> "waits";
             case FETCHED -> order.by() + " comes";
-            case CARRIED -> "on " + order.by();
+            case CARRIED -> "with " + order.by();
         };
     }
 }

@@ -58,7 +58,7 @@ class FleetWindowTest extends WindowBase {
         await(() -> robot.lookup("#follow-member").query().isVisible());
         assertTrue(text(robot, "order-book").startsWith("Order book: "), text(robot, "order-book"));
         assertTrue(text(robot, "order-0").endsWith("Goods in to Goods out"), text(robot, "order-0"));
-        assertTrue(text(robot, "order-state-0").matches("(?s)(waits|on Fleet 1 [12]|Fleet 1 [12] comes)\nfor .*"),
+        assertTrue(text(robot, "order-state-0").matches("(?s)(waits|with Fleet 1 [12]|Fleet 1 [12] comes)\nfor .*"),
                 text(robot, "order-state-0"));
         robot.interact(() -> robot.lookup("#follow-member").queryButton().fire()); // it lies below the sentences
         await(() -> Math.abs(window.floor().view().targetX() - moment.movers().pose(0, 45 * SECOND).x()) < 0.01);
