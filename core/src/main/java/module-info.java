@@ -18,6 +18,7 @@ module rhombic.core {
     exports rhombic.study.area;
     exports rhombic.study.field;
     exports rhombic.study.fleet;
+    exports rhombic.study.rack;
     exports rhombic.study.kind;
     exports rhombic.study.site;
     exports rhombic.study.work;

@@ -15,6 +15,7 @@ import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
@@ -46,6 +47,11 @@ public final class EquipmentStory {
             case Buffer buffer -> state.map(s -> kept(s, since) + " ").orElse("") + (moment.content(node) == 0
                     ? "Is empty: " + waitsForPieces(element)
                     : "Holds " + pieces(moment.content(node)) + "; " + first(node, moment)) + "." + shut;
+            case Rack rack -> state.map(s -> kept(s, since) + " ").orElse("") + (moment.content(node) == 0
+                    ? "Is empty: " + waitsForPieces(element)
+                    : "Holds " + pieces(moment.content(node)) + " in " + rack.layout().places() + " places: "
+                            + Math.round(100.0 * moment.content(node) / rack.layout().places()) + " % full")
+                    + "." + shut;
             case Conveyor conveyor -> state.map(s -> kept(s, since) + " ").orElse("") + onConveyor(node, element, moment) + "." + shut;
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case Dock dock -> state.isEmpty() ? "Is not used." : ofDock(node, dock, state.get(), since, moment) + "." + shut;

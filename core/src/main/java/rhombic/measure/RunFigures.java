@@ -20,13 +20,14 @@ import java.util.List;
  * @param deadlock what stands still for good at the end
  * @param crews in the order of the study
  * @param skills that crews have, their own names among them
+ * @param racks in the order of the study
  * @param plannedHours part of the hours in which at least one of the calendars in use is on, breaks apart; all if there are none
  */
 public record RunFigures(int replication, long seed, double hours, long in, long out, long loadCarriersOut, long made, long joined,
         long scrapped, long insideAtStart, long inside, double insideMean,
         long rejected, StayFigures lead, List<EquipmentFigures> equipment, List<LinkFigures> links, List<TypeFigures> types,
         long events, String stoppedBy, DeadlockFigures deadlock, List<CrewFigures> crews,
-        List<SkillFigures> skills, List<AisleFigures> aisles, double plannedHours) implements Serializable {
+        List<SkillFigures> skills, List<AisleFigures> aisles, List<RackFigures> racks, double plannedHours) implements Serializable {
     public RunFigures {
         equipment = List.copyOf(equipment);
         links = List.copyOf(links);
@@ -34,6 +35,7 @@ public record RunFigures(int replication, long seed, double hours, long in, long
         crews = List.copyOf(crews);
         skills = List.copyOf(skills);
         aisles = List.copyOf(aisles);
+        racks = List.copyOf(racks);
     }
 
     /** All failures, those of equipment first, then those of links; in each run of a study the same in the same order. */

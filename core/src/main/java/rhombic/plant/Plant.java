@@ -50,6 +50,11 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.plant.store.CraneMembers;
+import rhombic.plant.store.Cranes;
+import rhombic.plant.store.RackNode;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.site.Aisle;
@@ -67,6 +72,7 @@ public final class Plant {
     private final Flow flow;
     private final Simulator simulator;
     private final int replication;
+    private final Cranes cranes = new Cranes();
 
     private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.replication = replication;
@@ -111,6 +117,7 @@ public final class Plant {
     private Node node(PlantElement element, int index) {
         return switch (element) {
             case GoodsIn in -> new GoodsInNode(flow, index, in, in.supply().orElseThrow());
+            case Rack rack -> new RackNode(flow, index, rack, cranes);
             case Buffer buffer -> new BufferNode(flow, index, buffer);
             case Conveyor conveyor -> new ConveyorNode(flow, index, conveyor);
             case Station station -> new StationNode(flow, index, station);
@@ -126,7 +133,7 @@ public final class Plant {
     }
 
     /** The members of each kind of group, with what all of them share. */
-    private static final class Groups implements Members.Maker {
+    private final class Groups implements Members.Maker {
         private final VehicleAreas areas = new VehicleAreas();
 
         @Override
@@ -134,6 +141,7 @@ public final class Plant {
             return switch (group) {
                 case Crew crew -> new CrewMembers(run, staff, crew);
                 case Fleet fleet -> new FleetMembers(run, staff, fleet, areas);
+                case StackerCrane crane -> new CraneMembers(run, staff, crane, cranes);
             };
         }
     }
@@ -204,6 +212,7 @@ public final class Plant {
                 equipment, flow.passages().stream().map(Passage::figures).toList(), flow.census.figures(), simulator.occurred(),
                 flow.stoppedBy(), deadlock(), staff == null ? List.of() : staff.figures(), staff == null ? List.of() : staff.skills(),
                 staff == null ? List.of() : staff.aisles(),
+                nodes.stream().filter(RackNode.class::isInstance).map(RackNode.class::cast).map(RackNode::figures).toList(),
                 plannedHours(now, whole.hours(now)));
     }
 

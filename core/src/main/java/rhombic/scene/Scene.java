@@ -20,6 +20,7 @@ import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
@@ -68,6 +69,8 @@ public final class Scene {
     private final List<Map<Integer, Pose>> entries;
     private final BeltScene belts;
     private final PeopleScene people;
+    private final RackScene racks;
+    private final CraneScene cranes;
     /** How each resource holds what it carries. */
     private final ResourceGroup.Grip[] grips;
     /** Of equipment, made when first asked for. */
@@ -85,6 +88,8 @@ public final class Scene {
     public Scene(UnfoldedStudy study) {
         this.study = study;
         people = new PeopleScene(study);
+        racks = new RackScene(study);
+        cranes = new CraneScene(study);
         grips = study.members().stream().map(member -> ((ResourceGroup) study.element(member.group())).grip())
                 .toArray(ResourceGroup.Grip[]::new);
         elements = study.elements();
@@ -164,6 +169,11 @@ public final class Scene {
         return people;
     }
 
+    /** The stacker cranes, as posed for the last moment. */
+    public CraneScene cranes() {
+        return cranes;
+    }
+
     /**
      * Poses everybody and every piece.
      *
@@ -172,6 +182,7 @@ public final class Scene {
     public void pose(Moment moment, double glideNanos, Poses into) {
         into.clear();
         people.pose(moment);
+        cranes.pose(moment);
         for (int node = 0; node < moment.nodes(); node++) {
             int first = moment.firstAt(node);
             if (first >= 0) {
@@ -230,6 +241,10 @@ public final class Scene {
         if (element instanceof Conveyor conveyor) {
             belts.pose(conveyor, node, first, moment,
                     (body, pose) -> add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into));
+            return;
+        }
+        if (element instanceof Rack rack) {
+            racks.pose(rack, node, first, moment, (body, x, y, z, heading) -> add(body, moment, x, y, z, heading, into));
             return;
         }
         WorkEquipment work = element instanceof WorkEquipment w ? w : null;
@@ -377,6 +392,7 @@ public final class Scene {
             case Aisle aisle -> throw new IllegalStateException("Pieces never wait in an aisle");
             case Structure structure -> throw new IllegalStateException("Pieces never wait in a wall");
             case Conveyor conveyor -> throw new IllegalStateException("Pieces on a conveyor are posed by train");
+            case Rack rack -> throw new IllegalStateException("Pieces in a rack are posed by slot");
         }
         return 0;
     }

@@ -241,6 +241,15 @@ public final class Pace {
         return passed;
     }
 
+    /** The same motion the other way: from that place on, back towards the beginning. */
+    public Pace backFrom(double metres) {
+        List<Phase> back = new ArrayList<>();
+        for (Phase phase : phases) {
+            back.add(new Phase(phase.nanos, metres - phase.from, -phase.speed, -phase.gain));
+        }
+        return new Pace(back);
+    }
+
     /** At rest where it is, for so long. */
     public static Pace restFor(long nanos) {
         return new Pace(List.of(new Phase(nanos, 0, 0, 0)));

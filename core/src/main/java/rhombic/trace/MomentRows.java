@@ -129,7 +129,14 @@ abstract sealed class MomentRows permits Moment {
             case MADE, BROUGHT -> appear(time, body, node, value);
             case WAITS -> enter(body, node, NONE, PieceStatus.Activity.WAITS);
             case WORKS -> enter(body, node, value, PieceStatus.Activity.IS_WORKED_ON);
-            case STANDS -> change(body, value, PieceStatus.Activity.WAITS, NONE);
+            case STANDS -> {
+                change(body, value, PieceStatus.Activity.WAITS, NONE);
+                bodies.set(body, CARRIER, NONE);
+            }
+            case LIFTED -> {
+                change(body, NONE, PieceStatus.Activity.WAITS, NONE);
+                bodies.set(body, CARRIER, value);
+            }
             case BEGINS -> change(body, value, PieceStatus.Activity.IS_WORKED_ON, NONE);
             case DONE -> change(body, in.dones.place()[value], PieceStatus.Activity.IS_DONE, in.dones.way()[value]);
             case MOVES -> move(time, body, node, in.motions, value);

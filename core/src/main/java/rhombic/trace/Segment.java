@@ -49,6 +49,8 @@ final class Segment {
         MOVES,
         /** A piece is carried along a link, towards the equipment; its row says which, by whom, and above how many others. */
         CARRIED,
+        /** A piece rides on a mover that belongs to its equipment; the value is its number. */
+        LIFTED,
         /** A piece waits to be fetched and carried along a link, or somebody comes for it; its row says along which, and who. */
         CALLED,
         /** A piece waits to be fetched no longer, though it is where it was. */

@@ -183,7 +183,7 @@ public final class Trace {
             boolean comes = switch (kind) {
                 case CREATED, WAITS, WORKS, MADE, BROUGHT, OFF, ONTO, MOVES, CARRIED, RIDES -> true;
                 case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, INLET_SHUT, INLET_OPENED,
-                        OUTLET_SHUT, OUTLET_OPENED, LEADS, FOLLOWS, TRAVELS, DOES, KEPT, CALLED, CALLED_OFF ->
+                        OUTLET_SHUT, OUTLET_OPENED, LEADS, FOLLOWS, TRAVELS, DOES, KEPT, LIFTED, CALLED, CALLED_OFF ->
                     false;
             };
             if (comes) {

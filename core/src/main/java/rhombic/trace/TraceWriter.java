@@ -237,6 +237,11 @@ public final class TraceWriter {
         }
     }
 
+    /** A piece rides on a mover from now on, until it stands somewhere; it stays with its equipment, to which the mover belongs. */
+    public void lifted(long timeNanos, int body, int node, int mover) {
+        add(timeNanos, body, node, mover, Segment.RecordKind.LIFTED);
+    }
+
     /**
      * A piece waits to be fetched and carried along a link, or somebody comes for it.
      *

@@ -28,6 +28,8 @@ public final class OutgoingLinks {
     private final Fit @Nullable [] fits;
     /** Which links are for everything that fits no other. */
     private final boolean[] forAll;
+    /** Which links are for pieces that a formula says. */
+    private final boolean[] byFormula;
     private final boolean[] admitted;
     private final PlantScope scope;
     /** Whether every piece may go every way, the first that has room. */
@@ -55,8 +57,10 @@ public final class OutgoingLinks {
         boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
         fits = filtered ? fits(flow, part) : null;
         forAll = new boolean[this.ways.length];
+        byFormula = new boolean[this.ways.length];
         for (int i = 0; i < forAll.length; i++) {
             forAll[i] = links.get(i).filter() instanceof LinkFilter.All;
+            byFormula[i] = links.get(i).filter() instanceof LinkFilter.Condition;
         }
         admitted = new boolean[this.ways.length];
         java.util.Arrays.fill(admitted, true);
@@ -75,6 +79,7 @@ public final class OutgoingLinks {
         chance = null;
         fits = null;
         forAll = new boolean[] {true};
+        byFormula = new boolean[] {false};
         admitted = new boolean[] {true};
         wayOfType = new int[0];
         isPlain = true;
@@ -138,6 +143,27 @@ public final class OutgoingLinks {
         }
         for (int i = 0; i < fit.length && !any; i++) {
             admitted[i] = forAll[i];
+        }
+    }
+
+    /**
+     * For how many pieces like that there is room where it may go; {@link Integer#MAX_VALUE} if some taker there makes no difference among pieces. To ask
+     * changes nothing.
+     */
+    public int wanted(Piece piece) {
+        long sum = 0;
+        for (int i = 0; i < ways.length; i++) {
+            if (fits == null || forAll[i] || byFormula[i] || fits[i].fits(piece)) {
+                sum += ways[i].taker().wanted(ways[i], piece);
+            }
+        }
+        return (int) Math.min(sum, Integer.MAX_VALUE);
+    }
+
+    /** Whoever chooses what to hand on by what is {@link #wanted} is attended to when that may have changed. */
+    public void watchNeed(Part watcher) {
+        for (Way way : ways) {
+            way.taker().watchNeed(watcher);
         }
     }
 

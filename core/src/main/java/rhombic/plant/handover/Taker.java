@@ -1,7 +1,9 @@
 package rhombic.plant.handover;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
 import rhombic.measure.Tally;
@@ -24,6 +26,8 @@ public final class Taker {
     private final Tally tally;
     private final Room room;
     private final Holds inlet;
+    /** Those who hand on what is needed here, and ask when that changes. */
+    private final List<Part> needWatchers = new ArrayList<>();
     private boolean mayPassOver;
     /** Held by pieces on their way, in the order in which they set out. */
     private final Set<Claim> claims = new LinkedHashSet<>();
@@ -175,8 +179,25 @@ public final class Taker {
         room.awaitRoom(entry.way, entry.piece());
     }
 
+    /** For how many pieces like that there is room; {@link Integer#MAX_VALUE} if it makes no difference among pieces. */
+    int wanted(Way way, Piece piece) {
+        if (isRoomCounted || !room.isCapacityByPiece()) {
+            return Integer.MAX_VALUE;
+        }
+        return room.spotFor(way, piece) == Claim.NO_SPOT ? 0 : room.capacityFor(piece);
+    }
+
+    void watchNeed(Part watcher) {
+        if (!isRoomCounted && room.isCapacityByPiece()) {
+            needWatchers.add(watcher);
+        }
+    }
+
     /** Lets those in line hand on while there is room. */
     public void serveLine() {
+        for (Part watcher : needWatchers) {
+            flow.toAgenda(watcher);
+        }
         Offer.QueuedOffer entry = line.first();
         while (entry != null && !isHeldFor(entry.way)) {
             Offer offer = entry.offer;

@@ -44,6 +44,7 @@ public final class Duties {
                 goOff(person);
             }
         }
+        person.onHoldsChanged(person.holds().isHeldBy(Hold.DOWN));
         allocation.noteChange();
     }
 

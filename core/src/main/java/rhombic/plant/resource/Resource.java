@@ -155,6 +155,9 @@ public abstract class Resource {
     /** It is free, and {@link #canTake} was false for a job that waits. */
     protected void onPassedOver() {}
 
+    /** Its shift, a break or a failure keeps it from something, or does so no longer. */
+    protected void onHoldsChanged(boolean isDown) {}
+
     /** It has nothing to do, and could do something. */
     protected void onIdle() {}
 

@@ -8,7 +8,7 @@ import rhombic.study.place.Port;
 import rhombic.study.value.PieceType;
 
 /** Anything fixed that pieces enter or leave. */
-public sealed interface Equipment extends PlantElement permits GoodsIn, Buffer, Conveyor, WorkEquipment, Dock, GoodsOut {
+public sealed interface Equipment extends PlantElement permits GoodsIn, Buffer, Rack, Conveyor, WorkEquipment, Dock, GoodsOut {
     /** What formulas can ask of what takes pieces: how many are on their way to it. */
     String COMING = "coming";
 

@@ -10,7 +10,7 @@ import rhombic.study.fleet.Round;
 import rhombic.study.place.RoadSpace;
 
 /** Whose members work and carry. They are on duty by a calendar, and can fail. */
-public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet {
+public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, StackerCrane {
     /** What formulas can ask of it: how many have something to do, and how many could do something. */
     String BUSY = "busy";
     String FREE = "free";

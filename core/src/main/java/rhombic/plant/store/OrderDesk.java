@@ -1,0 +1,181 @@
+package rhombic.plant.store;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import org.apache.commons.rng.UniformRandomProvider;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
+import rhombic.kernel.Event;
+import rhombic.plant.store.OrderedLine.CustomerOrder;
+import rhombic.study.rack.ListedOrder;
+import rhombic.study.rack.OrderLine;
+import rhombic.study.rack.OrderPlan;
+
+/** The customer orders of a rack: when they come, and which loads are chosen for them. */
+final class OrderDesk {
+    private static final Comparator<OrderedLine> FIRST = (one, other) -> one.order == other.order
+            ? Integer.compare(one.type, other.type)
+            : one.order.compareTo(other.order);
+
+    private final RackNode rack;
+    private final OrderPlan plan;
+    private final long dueNanos;
+    private final TimeSampler interarrival;
+    private final UniformRandomProvider draws;
+    /** Lines for which loads are missing, by type, those that go first in front. */
+    private final List<TreeSet<OrderedLine>> missing = new ArrayList<>();
+    private long count;
+    private long waiting;
+    private int listed;
+
+    OrderDesk(RackNode rack, OrderPlan plan) {
+        this.rack = rack;
+        this.plan = plan;
+        dueNanos = plan.due().map(due -> due.nanos()).orElse(Long.MAX_VALUE / 2);
+        interarrival = plan.interarrival().onlySampler(rack.flow.stream(rack.id(), Purpose.ARRIVAL));
+        draws = rack.flow.stream(rack.id(), Purpose.MIX);
+        for (int type = 0; type < rack.flow.types.count(); type++) {
+            missing.add(new TreeSet<>(FIRST));
+        }
+    }
+
+    void begin() {
+        if (!plan.lines().isEmpty()) {
+            rack.flow.simulator.schedule(new Event(true) {
+                @Override
+                protected void occur() {
+                    comeByChance();
+                    rack.flow.simulator.schedule(this, interarrival.nextNanos());
+                    rack.flow.settle();
+                }
+            }, interarrival.nextNanos());
+        }
+        Map<String, List<ListedOrder>> orders = new LinkedHashMap<>();
+        plan.list().forEach(line -> orders.computeIfAbsent(line.order() + "\u0000" + line.at().nanos(), key -> new ArrayList<>()).add(line));
+        listed = orders.size();
+        orders.values().forEach(lines -> {
+            Event event = new Event(true) {
+                @Override
+                protected void occur() {
+                    listed--;
+                    comeFromList(lines);
+                    rack.flow.settle();
+                }
+            };
+            rack.flow.simulator.schedule(event, lines.getFirst().at().nanos());
+        });
+    }
+
+    /** Whether more orders may come. */
+    boolean isExpecting() {
+        return !plan.lines().isEmpty() || listed > 0;
+    }
+
+    private void comeByChance() {
+        Map<Integer, Integer> pieces = new LinkedHashMap<>();
+        for (OrderLine line : plan.lines()) {
+            if (draws.nextDouble() < line.share().inBaseUnit()) {
+                add(pieces, line);
+            }
+        }
+        if (pieces.isEmpty()) {
+            add(pieces, plan.lines().getFirst());
+        }
+        come(pieces, false);
+    }
+
+    private void add(Map<Integer, Integer> pieces, OrderLine line) {
+        int count = line.minPieces() + draws.nextInt(line.maxPieces() - line.minPieces() + 1);
+        pieces.merge(rack.flow.types.number(line.type()), count, Integer::sum);
+    }
+
+    private void comeFromList(List<ListedOrder> lines) {
+        Map<Integer, Integer> pieces = new LinkedHashMap<>();
+        lines.forEach(line -> pieces.merge(rack.flow.types.number(line.type()), line.pieces(), Integer::sum));
+        come(pieces, lines.stream().anyMatch(ListedOrder::urgent));
+    }
+
+    private void come(Map<Integer, Integer> pieces, boolean isUrgent) {
+        long now = rack.flow.now();
+        CustomerOrder order = new CustomerOrder(count++, now, now + dueNanos, isUrgent);
+        order.openLines = pieces.size();
+        waiting++;
+        pieces.forEach((type, wanted) -> {
+            OrderedLine line = new OrderedLine(order, type, wanted);
+            missing.get(type).add(line);
+            while (line.missing > 0) {
+                Load load = rack.best(type);
+                if (load == null) {
+                    return;
+                }
+                choose(load, line);
+            }
+        });
+    }
+
+    private void choose(Load load, OrderedLine line) {
+        rack.leavesStock(load);
+        load.isAsked = true;
+        load.line = line;
+        load.askedNanos = rack.flow.now();
+        if (--line.missing == 0) {
+            missing.get(line.type).remove(line);
+        }
+        rack.onAsked(load);
+    }
+
+    /** A load can be fetched, and is asked for by nobody; says whether an order takes it. */
+    boolean takes(Load load) {
+        TreeSet<OrderedLine> lines = missing.get(load.piece.type);
+        if (lines.isEmpty()) {
+            return false;
+        }
+        choose(load, lines.first());
+        return true;
+    }
+
+    /** The aisle of loads that are asked for is down: other stock is chosen where there is some. */
+    void chooseOthers(List<Load> asked) {
+        for (Load load : asked) {
+            OrderedLine line = load.line;
+            Load other = rack.best(load.piece.type);
+            if (line != null && other != null && !rack.isDown(other.aisle)) {
+                rack.onNoLongerAsked(load);
+                load.line = null;
+                line.missing++;
+                missing.get(line.type).add(line);
+                choose(other, line);
+            }
+        }
+    }
+
+    /** A load has left the rack. */
+    void onGone(Load load) {
+        OrderedLine line = load.line;
+        if (line == null) {
+            return;
+        }
+        if (--line.left == 0) {
+            rack.store.onLineDone();
+            CustomerOrder order = line.order;
+            if (--order.openLines == 0) {
+                waiting--;
+                rack.store.onOrderDone(rack.flow.now() - order.cameNanos, rack.flow.now() - order.dueNanos);
+            }
+        }
+    }
+
+    /** How many orders are under way. */
+    long waiting() {
+        return waiting;
+    }
+
+    /** Pieces that are asked for and are not in stock. */
+    long missingPieces() {
+        return missing.stream().flatMap(TreeSet::stream).mapToLong(line -> line.missing).sum();
+    }
+}

@@ -1,0 +1,605 @@
+package rhombic.plant.store;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.function.ToDoubleFunction;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.kernel.Event;
+import rhombic.measure.RackFigures;
+import rhombic.measure.RackTally;
+import rhombic.plant.handover.Claim;
+import rhombic.plant.handover.ContentNode;
+import rhombic.plant.handover.FirstGiver;
+import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Offer;
+import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.Room;
+import rhombic.plant.handover.Taker;
+import rhombic.plant.handover.Way;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.Ranking;
+import rhombic.space.Pose;
+import rhombic.study.Rule;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.AisleChoice;
+import rhombic.study.rack.FetchChoice;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.TransferPoint;
+
+/**
+ * A rack. Where cranes serve it, a piece has a claim on an aisle: it comes to the infeed, where its slot is chosen. Without cranes, it has a claim on its slot;
+ * of each type the load that goes first is on offer there.
+ */
+public final class RackNode extends ContentNode implements Room {
+    /** Without a crane, going up takes so many times as long as the same way along the aisle: what a forklift takes to lift. */
+    private static final double UP_AS_ALONG = 6;
+
+    final Rack rack;
+    final RackLayout layout;
+    final RackTally store = new RackTally();
+    private final Taker taker = new Taker(this, this);
+    private final Cranes cranes;
+    private final StoreAisle[] aisles;
+    private final Stock stock;
+    private final Map<Piece, Load> loads = new IdentityHashMap<>();
+    private final double[] highs;
+    private final double[] kilograms;
+    private final int[] classes;
+    private final int[][] ofType;
+    /** Of each type, how many cranes fetch or have fetched that have not gone yet. */
+    private final int[] goingOut;
+    private final ToDoubleFunction<Piece> formula;
+    private final UniformRandomProvider draws;
+    private final @Nullable OrderDesk desk;
+    private final long minStayNanos;
+    private final long maxStayNanos;
+    private final Deque<Load> ripening = new ArrayDeque<>();
+    /** Without cranes: one for each type. */
+    private final List<Shelf> shelves = new ArrayList<>();
+    private double chance;
+    private long count;
+    private boolean hasCranes;
+
+    private final Event ripens = new Event(true) {
+        @Override
+        protected void occur() {
+            long now = flow.now();
+            while (!ripening.isEmpty() && ripening.getFirst().storedNanos + minStayNanos <= now) {
+                Load load = ripening.removeFirst();
+                if (load.lane != Load.NOWHERE) {
+                    becomesRipe(load);
+                }
+            }
+            scheduleRipening();
+            flow.toAgenda(RackNode.this);
+            flow.settle();
+        }
+    };
+
+    /** @param cranes of the run */
+    public RackNode(Flow flow, int index, Rack rack, Cranes cranes) {
+        super(flow, index, rack);
+        this.rack = rack;
+        this.cranes = cranes;
+        layout = rack.layout();
+        int types = flow.types.count();
+        stock = new Stock(types);
+        highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
+        kilograms = flow.study.pieceTypes().stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
+        classes = flow.study.pieceTypes().stream().mapToInt(type -> rack.storing().classOf(type.name())).toArray();
+        hasCranes = !cranes.of(rack.name()).isEmpty();
+        aisles = new StoreAisle[layout.aisles()];
+        for (int i = 0; i < aisles.length; i++) {
+            aisles[i] = new StoreAisle(this, i);
+        }
+        ofType = new int[aisles.length][types];
+        goingOut = new int[types];
+        String text = rack.fetching().formula();
+        formula = rack.fetching().rule() == FetchChoice.BY_FORMULA && !text.isBlank()
+                ? flow.ofPiece(text, rack.id() + "\u0000fetch")
+                : piece -> 0;
+        draws = flow.stream(rack.id(), Purpose.ROUTING);
+        chance = draws.nextDouble();
+        desk = rack.orders().map(plan -> new OrderDesk(this, plan)).orElse(null);
+        minStayNanos = rack.fetching().minStay().map(time -> time.nanos()).orElse(0L);
+        maxStayNanos = rack.fetching().maxStay().map(time -> time.nanos()).orElse(Long.MAX_VALUE);
+    }
+
+    @Override
+    protected void connect(OutgoingLinks ways, Ranking ranking) {
+        super.connect(ways, ranking);
+        if (hasCranes && desk == null) {
+            ways.watchNeed(this);
+        }
+        if (!hasCranes) {
+            for (int type = 0; type < flow.types.count(); type++) {
+                shelves.add(new Shelf(type));
+            }
+        }
+    }
+
+    @Override
+    protected Taker taker() {
+        return taker;
+    }
+
+    Pose pose() {
+        return rack.placement().pose();
+    }
+
+    boolean isByOrder() {
+        return desk != null;
+    }
+
+    double high(Piece piece) {
+        return highs[piece.type];
+    }
+
+    // ---- the start
+
+    @Override
+    protected void begin() {
+        List<Crane> all = cranes.of(rack.name());
+        flow.unfolded.groups().stream().filter(StackerCrane.class::isInstance).map(StackerCrane.class::cast)
+                .filter(group -> group.rack().equals(rack.name())).findFirst().ifPresent(group -> {
+                    for (int i = 0; i < Math.min(aisles.length, all.size()); i++) {
+                        aisles[i].install(all.get(i), group.cycles());
+                    }
+                });
+        for (RackStock one : rack.stock()) {
+            for (int i = 0; i < one.pieces(); i++) {
+                if (!begins(new Piece(flow.types.number(one.type())))) {
+                    break; // the check has told that there is no room
+                }
+            }
+        }
+        if (desk != null) {
+            desk.begin();
+        }
+        traceContent();
+        flow.toAgenda(this);
+    }
+
+    /** A piece that lies there at the start; says whether there is room for it. */
+    private boolean begins(Piece piece) {
+        StoreAisle aisle = aisleFor(piece, true);
+        int lane = aisle == null ? Slots.NONE : lane(aisle, piece);
+        if (aisle == null || lane == Slots.NONE) {
+            return false;
+        }
+        flow.census.onEnter(piece, index);
+        counts(piece);
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
+        Load load = comes(piece, aisle);
+        keep(aisle, load, lane);
+        put(aisle, load);
+        load.storedNanos = flow.now() - minStayNanos;
+        becomesRipe(load);
+        noteMore();
+        return true;
+    }
+
+    // ---- coming in
+
+    @Override
+    public boolean isCapacityByPiece() {
+        return true;
+    }
+
+    @Override
+    public int spotFor(Way way, Piece piece) {
+        StoreAisle aisle = aisleFor(piece, false);
+        if (aisle == null) {
+            return Claim.NO_SPOT;
+        }
+        return hasCranes ? aisle.number : aisle.number * layout.lanesInAisle() + lane(aisle, piece);
+    }
+
+    private @Nullable StoreAisle aisleFor(Piece piece, boolean isAtStart) {
+        if (layout.maxWeight().isPresent() && kilograms[piece.type] > layout.maxWeight().get().inBaseUnit()) {
+            return null;
+        }
+        StoreAisle best = null;
+        for (StoreAisle aisle : aisles) {
+            if ((best == null || isBetter(aisle, best, piece.type)) && hasRoom(aisle, piece, isAtStart)) {
+                best = aisle;
+            }
+        }
+        return best;
+    }
+
+    private boolean isBetter(StoreAisle one, StoreAisle other, int type) {
+        if (one.isDown() != other.isDown()) {
+            return other.isDown();
+        }
+        AisleChoice by = rack.storing().aisleRule();
+        if (by == AisleChoice.FIRST) {
+            return false;
+        }
+        if (by == AisleChoice.SPREAD && ofType[one.number][type] != ofType[other.number][type]) {
+            return ofType[one.number][type] < ofType[other.number][type];
+        }
+        return load(one) < load(other);
+    }
+
+    private int load(StoreAisle aisle) {
+        return aisle.loads() + (hasCranes ? taker.claimsAt(aisle.number) : 0);
+    }
+
+    private boolean hasRoom(StoreAisle aisle, Piece piece, boolean isAtStart) {
+        if (hasCranes) {
+            int coming = taker.claimsAt(aisle.number);
+            boolean isServed = aisle.crane() != null && (isAtStart || aisle.atInfeed() + coming < rack.infeed().capacity());
+            if (!isServed || aisle.slots.free() - coming <= keptFree()) {
+                return false;
+            }
+        }
+        return lane(aisle, piece) != Slots.NONE;
+    }
+
+    /** Places that stay free in each aisle, so that whatever stands deepest can be dug out. */
+    private int keptFree() {
+        return layout.form() == RackForm.RACK ? layout.depth() - 1 : 0;
+    }
+
+    private int lane(StoreAisle aisle, Piece piece) {
+        int first = aisle.number * layout.lanesInAisle();
+        return aisle.slots.choose(piece.type, classes[piece.type], highs[piece.type], chance,
+                lane -> hasCranes ? 0 : taker.claimsAt(first + lane));
+    }
+
+    @Override
+    public void accept(Claim claim, Piece piece) {
+        counts(piece);
+        assert tally.content() + taker.claims() <= capacity : name() + " holds more than it has room for";
+        if (flow.trace != null) {
+            flow.trace.waits(flow.now(), piece.body, index);
+        }
+        notifyRules(Rule.PieceEvent.ENTERS, piece);
+        if (hasCranes) {
+            StoreAisle aisle = aisles[claim.spot()];
+            Load load = comes(piece, aisle);
+            keep(aisle, load, lane(aisle, piece));
+            aisle.arrive(load);
+        } else {
+            StoreAisle aisle = aisles[claim.spot() / layout.lanesInAisle()];
+            Load load = comes(piece, aisle);
+            keep(aisle, load, claim.spot() % layout.lanesInAisle());
+            stores(load);
+        }
+        noteMore();
+        flow.toAgenda(this);
+    }
+
+    private Load comes(Piece piece, StoreAisle aisle) {
+        Load load = new Load(piece, aisle.number, count++);
+        loads.put(piece, load);
+        aisle.count(1);
+        ofType[aisle.number][piece.type]++;
+        return load;
+    }
+
+    private void keep(StoreAisle aisle, Load load, int lane) {
+        assert lane != Slots.NONE : "there was room when the piece was agreed on";
+        load.lane = lane;
+        aisle.slots.keep(lane, load.piece.type);
+        chance = draws.nextDouble();
+    }
+
+    /** A load is put into its lane. */
+    void stores(Load load) {
+        StoreAisle aisle = aisles[load.aisle];
+        put(aisle, load);
+        load.storedNanos = flow.now();
+        store.onStored();
+        if (minStayNanos == 0) {
+            becomesRipe(load);
+        } else {
+            ripening.addLast(load);
+            scheduleRipening();
+        }
+        flow.toAgenda(this);
+    }
+
+    private void put(StoreAisle aisle, Load load) {
+        Load before = hasCranes ? null : aisle.slots.front(load.lane);
+        stands(load, place(aisle, load, aisle.slots.put(load)));
+        if (before != null && aisle.slots.front(load.lane) == load) {
+            leavesStock(before); // it can't be reached any more
+        }
+    }
+
+    private void scheduleRipening() {
+        if (!ripening.isEmpty() && !ripens.isPending()) {
+            flow.simulator.schedule(ripens, Math.max(0, ripening.getFirst().storedNanos + minStayNanos - flow.now()));
+        }
+    }
+
+    // ---- what can be fetched
+
+    private void becomesRipe(Load load) {
+        load.isRipe = true;
+        offerIfReached(load);
+    }
+
+    /** It can be fetched, if it can be reached; an order takes it, or it joins the stock. */
+    private void offerIfReached(Load load) {
+        StoreAisle aisle = aisles[load.aisle];
+        boolean isReached = hasCranes || aisle.slots.front(load.lane) == load;
+        if (isReached && load.isRipe && !load.isAsked) {
+            load.rank = switch (rack.fetching().rule()) {
+                case OLDEST -> load.storedNanos;
+                case NEWEST -> -(double) load.storedNanos;
+                case NEAREST -> secondsFrom(rack.outfeed(), load.lane);
+                case BY_FORMULA -> formula.applyAsDouble(load.piece);
+            };
+            if (desk == null || !desk.takes(load)) {
+                joinsStock(load);
+            }
+        }
+    }
+
+    void joinsStock(Load load) {
+        stock.add(load);
+        aisles[load.aisle].ripe.add(load);
+    }
+
+    void leavesStock(Load load) {
+        stock.remove(load);
+        aisles[load.aisle].ripe.remove(load);
+    }
+
+    /** The load of a type that goes first, if possible in an aisle that is not down; null if there is none. */
+    @Nullable
+    Load best(int type) {
+        Load up = stock.first(type, load -> !isDown(load.aisle));
+        return up == null ? stock.first(type) : up;
+    }
+
+    boolean isDown(int aisle) {
+        return aisles[aisle].isDown();
+    }
+
+    /** A customer order asks for a load. */
+    void onAsked(Load load) {
+        if (hasCranes) {
+            aisles[load.aisle].asked.add(load);
+        } else {
+            aisles[load.aisle].slots.setShut(load.lane, true);
+            shelves.get(load.piece.type).asked.add(load);
+        }
+        flow.toAgenda(this);
+    }
+
+    /** Another is chosen for it. */
+    void onNoLongerAsked(Load load) {
+        aisles[load.aisle].asked.remove(load);
+        load.isAsked = false;
+        joinsStock(load);
+    }
+
+    /** Whether what stands behind the rack needs one more of a type than is on its way out already. */
+    boolean isWanted(int type, Stock of) {
+        Load one = of.first(type);
+        return one != null && outgoingLinks().wanted(one.piece) > goingOut[type];
+    }
+
+    /** A crane is to fetch a load. */
+    void onToBeFetched(Load load) {
+        aisles[load.aisle].asked.remove(load);
+        leavesStock(load);
+        goingOut[load.piece.type]++;
+    }
+
+    /** A crane can't fetch a load for now. */
+    void onNotFetched(Load load) {
+        goingOut[load.piece.type]--;
+        if (load.isAsked) {
+            aisles[load.aisle].asked.add(load);
+        } else {
+            joinsStock(load);
+        }
+    }
+
+    /** A load has been moved to another lane. */
+    void onMoved(Load load) {
+        offerIfReached(load);
+        flow.toAgenda(this);
+    }
+
+    /** A load is taken out of its lane to go out. */
+    void onFetched(Load load) {
+        store.onFetched(flow.now() - load.storedNanos > maxStayNanos);
+    }
+
+    void onDown(StoreAisle aisle, boolean isDown) {
+        if (isDown && desk != null) {
+            desk.chooseOthers(List.copyOf(aisle.asked));
+        }
+        flow.toAgenda(this);
+    }
+
+    // ---- going on
+
+    @Override
+    public void attend() {
+        taker.serveLine();
+        if (hasCranes) {
+            for (StoreAisle aisle : aisles) {
+                aisle.offer();
+                aisle.wake();
+            }
+        } else {
+            shelves.forEach(Shelf::offer);
+        }
+        onMoreWaiting();
+    }
+
+    Load load(Piece piece) {
+        Load known = loads.get(piece);
+        assert known != null : "it is not in the rack";
+        return known;
+    }
+
+    /** A piece has gone. */
+    void onGone(Piece piece) {
+        Load load = load(piece);
+        loads.remove(piece);
+        aisles[load.aisle].count(-1);
+        ofType[load.aisle][piece.type]--;
+        goingOut[piece.type] -= hasCranes ? 1 : 0;
+        noteLess(piece);
+        if (desk != null) {
+            desk.onGone(load);
+        }
+        flow.toAgenda(this);
+    }
+
+    /** Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. */
+    private final class Shelf extends FirstGiver {
+        private final int type;
+        private final TreeSet<Load> asked = new TreeSet<>(Comparator.comparing((Load load) -> load.line == null ? 0 : load.line.order.number)
+                .thenComparing(Stock.FIRST));
+
+        Shelf(int type) {
+            super(RackNode.this);
+            this.type = type;
+        }
+
+        @Override
+        public int backlog() {
+            return isByOrder() ? asked.size() : stock.size(type);
+        }
+
+        /** What was on offer may stand behind another load now. */
+        @Override
+        public boolean stillOffers(Offer open) {
+            return isStillFirst(open);
+        }
+
+        @Override
+        protected @Nullable Piece first() {
+            Load first = isByOrder() ? asked.isEmpty() ? null : asked.first() : stock.first(type);
+            return first == null ? null : first.piece;
+        }
+
+        @Override
+        protected void remove(Piece piece) {
+            Load load = load(piece);
+            asked.remove(load);
+            leavesStock(load);
+            aisles[load.aisle].slots.setShut(load.lane, true);
+        }
+
+        @Override
+        protected void putBack(Piece piece) {
+            Load load = load(piece);
+            if (isByOrder()) {
+                asked.add(load);
+            } else {
+                aisles[load.aisle].slots.setShut(load.lane, false);
+                offerIfReached(load);
+            }
+            flow.toAgenda(RackNode.this);
+        }
+
+        @Override
+        protected void onGone(Piece piece) {
+            Load load = load(piece);
+            StoreAisle aisle = aisles[load.aisle];
+            int lane = load.lane;
+            aisle.slots.takeFront(lane);
+            aisle.slots.setShut(lane, false);
+            load.lane = Load.NOWHERE;
+            onFetched(load);
+            if (layout.form() == RackForm.FLOW_RACK) {
+                for (int i = 0; i < aisle.slots.filled(lane); i++) {
+                    stands(aisle.slots.at(lane, i), place(aisle, aisle.slots.at(lane, i), i));
+                }
+            }
+            Load next = aisle.slots.front(lane);
+            RackNode.this.onGone(piece);
+            if (next != null) {
+                offerIfReached(next);
+            }
+        }
+    }
+
+    // ---- where things are
+
+    /** From where loads come in to a lane: for a crane the time, else what the way is like for a forklift. */
+    double secondsFromInfeed(int lane) {
+        return secondsFrom(rack.infeed(), lane);
+    }
+
+    private double secondsFrom(TransferPoint point, int lane) {
+        double bay = layout.bayMetres(layout.bay(lane));
+        double along = (point.end() == TransferPoint.End.FRONT ? bay : layout.lengthMetres() - bay) + point.offsetMetres();
+        double up = layout.levelMetres(layout.level(lane)) - point.heightMetres();
+        List<Crane> all = cranes.of(rack.name());
+        return all.isEmpty() ? along + UP_AS_ALONG * Math.abs(up) : all.getFirst().driving().seconds(along, up);
+    }
+
+    /** The number of a place in a lane, in the whole rack. */
+    int place(StoreAisle aisle, Load load, int inLane) {
+        return aisle.number * layout.placesInAisle() + load.lane * layout.laneCapacity() + inLane;
+    }
+
+    int infeedPlace(int aisle, int number) {
+        return layout.places() + aisle * (rack.infeed().capacity() + rack.outfeed().capacity()) + number;
+    }
+
+    int outfeedPlace(int aisle, int number) {
+        return infeedPlace(aisle, rack.infeed().capacity()) + number;
+    }
+
+    void stands(Load load, int place) {
+        if (flow.trace != null) {
+            flow.trace.stands(flow.now(), load.piece.body, index, place);
+        }
+    }
+
+    /** A load is on the fork of a crane. */
+    void rides(Load load, int mover) {
+        if (flow.trace != null) {
+            flow.trace.lifted(flow.now(), load.piece.body, index, mover);
+        }
+    }
+
+    // ---- what is told of it
+
+    @Override
+    protected void restartMeasures() {
+        super.restartMeasures();
+        store.restart();
+    }
+
+    /** What it did, beside what all equipment tells. */
+    public RackFigures figures() {
+        return store.figures(name(), capacity, desk == null ? 0 : desk.waiting(), desk == null ? 0 : desk.missingPieces());
+    }
+
+    @Override
+    protected boolean isAtWork() {
+        if (!ripening.isEmpty() || desk != null && desk.isExpecting()) {
+            return true;
+        }
+        for (StoreAisle aisle : aisles) {
+            if (aisle.isBusy()) {
+                return true;
+            }
+        }
+        return false;
+    }
+}

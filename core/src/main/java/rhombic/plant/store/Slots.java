@@ -1,0 +1,332 @@
+package rhombic.plant.store;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.function.IntToDoubleFunction;
+import java.util.function.IntUnaryOperator;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.Storing;
+
+/**
+ * The lanes of one aisle: what is in them, what is kept for what is on its way, and which of them a load is stored in.
+ */
+final class Slots {
+    /*
+     * Lanes are ranked once, by what the rule prefers. They lie in zones: one for each class and each height of level. What fits is looked for in the lowest
+     * levels that are high enough, first in the part of the load's own class, then farther out, then nearer. Of each zone sets of ranks are kept up to date with
+     * every load: the lanes with room, the empty ones, and for each type those that hold nothing else. So a choice costs the same in a large rack as in
+     * a small one. In deep lanes a load goes first to others of its type, then to an empty lane, and only then before others.
+     */
+    static final int NONE = -1;
+    private static final int MIXED = -2;
+
+    private final RackLayout layout;
+    private final int capacity;
+    private final boolean isDrawn;
+    private final int classes;
+    private final double[] heights;
+    private final int[] laneOf;
+    private final int[] rankOf;
+    /** By rank. */
+    private final int[] zoneOf;
+    private final @Nullable Load[] loads;
+    private final int[] filled;
+    private final int[] kept;
+    private final boolean[] isShut;
+    /** The type that alone is in a lane, or kept for it. */
+    private final int[] only;
+    private final OpenLanes[] open;
+    private final OpenLanes[] empty;
+    private final Map<Integer, OpenLanes[]> own = new HashMap<>();
+    private int free;
+
+    /**
+     * All empty.
+     *
+     * @param seconds how long it takes to reach a lane from where loads come in
+     */
+    Slots(RackLayout layout, Storing storing, IntToDoubleFunction seconds) {
+        this.layout = layout;
+        capacity = layout.laneCapacity();
+        isDrawn = storing.slotRule() == SlotChoice.RANDOM || storing.slotRule() == SlotChoice.BY_CLASS;
+        boolean byClass = storing.slotRule() == SlotChoice.BY_CLASS && !storing.classes().isEmpty();
+        classes = byClass ? storing.classes().size() : 1;
+        heights = heights(layout);
+        int lanes = layout.lanesInAisle();
+        laneOf = ranked(layout, storing.slotRule(), seconds);
+        rankOf = new int[lanes];
+        zoneOf = new int[lanes];
+        for (int rank = 0; rank < lanes; rank++) {
+            rankOf[laneOf[rank]] = rank;
+            int number = byClass ? classAt((rank + 0.5) / lanes, storing) : 0;
+            zoneOf[rank] = number * heights.length + Arrays.binarySearch(heights, height(laneOf[rank]));
+        }
+        loads = new Load[lanes * capacity];
+        filled = new int[lanes];
+        kept = new int[lanes];
+        isShut = new boolean[lanes];
+        only = new int[lanes];
+        Arrays.fill(only, NONE);
+        open = sets();
+        empty = capacity > 1 ? sets() : open;
+        free = lanes * capacity;
+        for (int lane = 0; lane < lanes; lane++) {
+            update(lane);
+        }
+    }
+
+    private OpenLanes[] sets() {
+        return IntStream.range(0, classes * heights.length).mapToObj(zone -> new OpenLanes(rankOf.length)).toArray(OpenLanes[]::new);
+    }
+
+    private static double[] heights(RackLayout layout) {
+        return layout.form() == RackForm.BLOCK_STORE
+                ? new double[] {layout.levels().metres()[0]}
+                : Arrays.stream(layout.levels().metres()).distinct().sorted().toArray();
+    }
+
+    private double height(int lane) {
+        return layout.levels().metres()[layout.level(lane)];
+    }
+
+    private static int[] ranked(RackLayout layout, SlotChoice rule, IntToDoubleFunction seconds) {
+        Integer[] lanes = IntStream.range(0, layout.lanesInAisle()).boxed().toArray(Integer[]::new);
+        double[] first = new double[lanes.length];
+        for (int lane = 0; lane < first.length; lane++) {
+            first[lane] = rule == SlotChoice.FIRST_FREE ? layout.bay(lane) : seconds.applyAsDouble(lane);
+        }
+        Arrays.sort(lanes, Comparator.comparingDouble((Integer lane) -> first[lane]).thenComparingInt(layout::bay)
+                .thenComparingInt(layout::level).thenComparingInt(layout::row));
+        return Arrays.stream(lanes).mapToInt(Integer::intValue).toArray();
+    }
+
+    private static int classAt(double part, Storing storing) {
+        double up = 0;
+        for (int i = 0; i < storing.classes().size(); i++) {
+            StorageClass one = storing.classes().get(i);
+            up += one.share().inBaseUnit();
+            if (part < up) {
+                return i;
+            }
+        }
+        return storing.classes().size() - 1;
+    }
+
+    // ---- what is there
+
+    /** Places with nothing in them and for nothing. */
+    int free() {
+        return free;
+    }
+
+    int filled(int lane) {
+        return filled[lane];
+    }
+
+    /** What can be reached in a lane; null if it is empty. */
+    @Nullable
+    Load front(int lane) {
+        return filled[lane] == 0 ? null : loads[lane * capacity + (layout.form() == RackForm.FLOW_RACK ? 0 : filled[lane] - 1)];
+    }
+
+    /** The number of its place in its lane, in the order in which a lane is filled; negative if it is not there. */
+    int place(Load load) {
+        for (int i = 0; i < filled[load.lane]; i++) {
+            if (loads[load.lane * capacity + i] == load) {
+                return i;
+            }
+        }
+        return NONE;
+    }
+
+    /** How many loads stand before one in its lane. */
+    int before(Load load) {
+        int place = place(load);
+        return layout.form() == RackForm.FLOW_RACK ? place : filled[load.lane] - 1 - place;
+    }
+
+    Load at(int lane, int place) {
+        Load there = loads[lane * capacity + place];
+        assert there != null : "nothing is there";
+        return there;
+    }
+
+    // ---- choosing
+
+    /**
+     * The lane for a load; {@link #NONE} if there is none. To ask changes nothing.
+     *
+     * @param type of the piece, whose class the second says
+     * @param chance from 0 to below 1, for rules that draw
+     * @param claimed how many pieces on their way have a claim on a lane
+     */
+    int choose(int type, int classNumber, double highMetres, double chance, IntUnaryOperator claimed) {
+        if (capacity > 1) {
+            OpenLanes[] alike = own.get(type);
+            int lane = alike == null ? NONE : choose(alike, classNumber, highMetres, false, chance, claimed);
+            lane = lane == NONE ? choose(empty, classNumber, highMetres, isDrawn, chance, claimed) : lane;
+            if (lane != NONE) {
+                return lane;
+            }
+        }
+        return choose(open, classNumber, highMetres, isDrawn, chance, claimed);
+    }
+
+    private int choose(OpenLanes[] zones, int classNumber, double highMetres, boolean draws, double chance, IntUnaryOperator claimed) {
+        int first = Math.min(classNumber, classes - 1);
+        for (int level = 0; level < heights.length; level++) {
+            if (heights[level] < highMetres) {
+                continue;
+            }
+            for (int i = 0; i < classes; i++) {
+                int number = first + i < classes ? first + i : classes - 1 - i;
+                int lane = choose(zones[number * heights.length + level], draws, chance, claimed);
+                if (lane != NONE) {
+                    return lane;
+                }
+            }
+        }
+        return NONE;
+    }
+
+    private int choose(OpenLanes zone, boolean draws, double chance, IntUnaryOperator claimed) {
+        if (zone.size() == 0) {
+            return NONE;
+        }
+        int start = draws ? zone.nth((int) (chance * zone.size())) : zone.next(0);
+        int rank = start;
+        do {
+            int lane = laneOf[rank];
+            if (filled[lane] + kept[lane] + claimed.applyAsInt(lane) < capacity) {
+                return lane;
+            }
+            rank = zone.next(rank + 1);
+            rank = rank == OpenLanes.NONE && draws ? zone.next(0) : rank;
+        } while (rank != OpenLanes.NONE && rank != start);
+        return NONE;
+    }
+
+    /** Whether a load of that height fits anywhere, were all empty. */
+    boolean fits(double highMetres) {
+        return heights[heights.length - 1] >= highMetres;
+    }
+
+    /** The lane where what stands in the way in another goes, the nearest to it, if possible one from which nothing is to be fetched; {@link #NONE}: none. */
+    int aside(int from, double highMetres, IntToDoubleFunction seconds) {
+        int best = NONE;
+        double least = Double.POSITIVE_INFINITY;
+        int bay = layout.bay(from);
+        for (int away = 0; away < layout.bays(); away++) {
+            for (int sign = -1; sign <= 1; sign += 2) {
+                int at = bay + sign * away;
+                if (at < 0 || at >= layout.bays() || away == 0 && sign > 0) {
+                    continue;
+                }
+                for (int row = 0; row < layout.rows().rows(); row++) {
+                    for (int level = 0; level < layout.lanesHigh(); level++) {
+                        int lane = layout.lane(row, at, level);
+                        if (lane == from || isShut[lane] || filled[lane] + kept[lane] >= capacity || height(lane) < highMetres) {
+                            continue;
+                        }
+                        double cost = seconds.applyAsDouble(lane) + (isAsked(lane) ? 1e6 : 0);
+                        if (cost < least) {
+                            least = cost;
+                            best = lane;
+                        }
+                    }
+                }
+            }
+            if (best != NONE && least < 1e6 && away > 0 && least <= seconds.applyAsDouble(layout.lane(0, Math.min(layout.bays() - 1,
+                    bay + away), layout.level(best)))) {
+                return best;
+            }
+        }
+        return best;
+    }
+
+    private boolean isAsked(int lane) {
+        for (int i = 0; i < filled[lane]; i++) {
+            if (at(lane, i).isAsked) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    // ---- changing
+
+    /** A place of the lane is kept for a load. */
+    void keep(int lane, int type) {
+        kept[lane]++;
+        free--;
+        mixes(lane, type);
+        update(lane);
+    }
+
+    /** A load comes into its lane, where a place was kept for it; says which place. */
+    int put(Load load) {
+        int lane = load.lane;
+        assert kept[lane] > 0 && filled[lane] < capacity : "a load comes where a place was kept for it";
+        kept[lane]--;
+        loads[lane * capacity + filled[lane]++] = load;
+        update(lane);
+        return filled[lane] - 1;
+    }
+
+    /** What can be reached in a lane is taken out of it. */
+    void takeFront(int lane) {
+        int start = lane * capacity;
+        if (layout.form() == RackForm.FLOW_RACK) {
+            System.arraycopy(loads, start + 1, loads, start, filled[lane] - 1);
+        }
+        loads[start + --filled[lane]] = null;
+        free++;
+        if (filled[lane] + kept[lane] == 0) {
+            disown(lane);
+            only[lane] = NONE;
+        }
+        update(lane);
+    }
+
+    /** Whether nothing may be stored in the lane, since somebody comes for what stands at its front. */
+    void setShut(int lane, boolean shut) {
+        isShut[lane] = shut;
+        update(lane);
+    }
+
+    private void mixes(int lane, int type) {
+        if (only[lane] != type && only[lane] != MIXED) {
+            disown(lane);
+            only[lane] = only[lane] == NONE ? type : MIXED;
+        }
+    }
+
+    private void disown(int lane) {
+        if (only[lane] >= 0) {
+            OpenLanes[] before = own.get(only[lane]);
+            if (before != null) {
+                before[zoneOf[rankOf[lane]]].set(rankOf[lane], false);
+            }
+        }
+    }
+
+    private void update(int lane) {
+        int rank = rankOf[lane];
+        int zone = zoneOf[rank];
+        boolean hasRoom = !isShut[lane] && filled[lane] + kept[lane] < capacity;
+        open[zone].set(rank, hasRoom);
+        if (capacity > 1) {
+            empty[zone].set(rank, hasRoom && filled[lane] + kept[lane] == 0);
+            if (only[lane] >= 0) {
+                own.computeIfAbsent(only[lane], type -> sets())[zone].set(rank, hasRoom);
+            }
+        }
+    }
+}

@@ -1,0 +1,386 @@
+package rhombic.plant.store;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.List;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.FirstGiver;
+import rhombic.plant.piece.Piece;
+import rhombic.space.Pose;
+import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.TransferPoint;
+
+/** One aisle of a rack with its slots, and, where a crane serves it, its infeed, its outfeed, and what the crane has begun. */
+final class StoreAisle implements Crane.Work {
+    /** So many loads are looked at for the shortest cycle, and to find one that can be dug out. */
+    private static final int LOOKED_AT = 50;
+    private static final Comparator<Load> MOST_URGENT = (one, other) -> {
+        int byOrder = one.line == null || other.line == null ? 0 : one.line.order.compareTo(other.line.order);
+        return byOrder != 0 ? byOrder : Stock.FIRST.compare(one, other);
+    };
+
+    private final RackNode rack;
+    private final RackLayout layout;
+    final int number;
+    final Slots slots;
+    /** Loads that can be fetched and are asked for by nobody. */
+    final Stock ripe;
+    /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
+    final TreeSet<Load> asked = new TreeSet<>(MOST_URGENT);
+    private final Deque<Load> infeed = new ArrayDeque<>();
+    private final @Nullable Load[] outfeed;
+    private final Outfeed giver;
+    private @Nullable Crane crane;
+    private CraneCycles.@Nullable Cycle rule;
+    private CraneCycles.@Nullable Dwell dwell;
+    private int loads;
+    private int outfeedKept;
+
+    // what the crane has begun
+    private @Nullable Load storing;
+    private @Nullable Load fetching;
+    private @Nullable Load carried;
+    private boolean isAside;
+    private int asideTo = Slots.NONE;
+    private boolean hasStored;
+    private boolean hasFetched;
+    private boolean fetchesNext;
+
+    StoreAisle(RackNode rack, int number) {
+        this.rack = rack;
+        this.number = number;
+        layout = rack.layout;
+        slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed);
+        ripe = new Stock(rack.flow.types.count());
+        outfeed = new Load[rack.rack.outfeed().capacity()];
+        giver = new Outfeed();
+    }
+
+    void install(Crane newCrane, CraneCycles cycles) {
+        crane = newCrane;
+        rule = cycles.rule();
+        dwell = cycles.dwell();
+        Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
+        double high = Math.max(layout.heightMetres(), Math.max(rack.rack.infeed().heightMetres(), rack.rack.outfeed().heightMetres()));
+        newCrane.install(this, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1, along(rack.rack.infeed()),
+                rack.rack.infeed().heightMetres());
+    }
+
+    @Nullable
+    Crane crane() {
+        return crane;
+    }
+
+    /** Offers what stands at the outfeed. */
+    void offer() {
+        giver.offer();
+    }
+
+    /** How many loads it holds, on the crane and at both ends too. */
+    int loads() {
+        return loads;
+    }
+
+    void count(int by) {
+        loads += by;
+    }
+
+    boolean isDown() {
+        Crane one = crane;
+        return one != null && one.isDown();
+    }
+
+    boolean isBusy() {
+        return !infeed.isEmpty() || !asked.isEmpty() || carried != null || storing != null || fetching != null;
+    }
+
+    // ---- where that is
+
+    /** Metres from the front of the rack. */
+    private double along(TransferPoint point) {
+        return point.end() == TransferPoint.End.FRONT ? -point.offsetMetres() : layout.lengthMetres() + point.offsetMetres();
+    }
+
+    private double seconds(double along, double high, int lane) {
+        Crane one = crane;
+        assert one != null : "only a crane takes time";
+        return one.driving().seconds(layout.bayMetres(layout.bay(lane)) - along, layout.levelMetres(layout.level(lane)) - high);
+    }
+
+    private double secondsBetween(int from, int to) {
+        return seconds(layout.bayMetres(layout.bay(from)), layout.levelMetres(layout.level(from)), to);
+    }
+
+    private double secondsToOutfeed(int lane) {
+        return seconds(along(rack.rack.outfeed()), rack.rack.outfeed().heightMetres(), lane);
+    }
+
+    private Stop atPoint(Load load, TransferPoint point, boolean isPickUp) {
+        double side = layout.rows().rows() == 1 ? 0 : isPickUp ? -layout.reachMetres(0) : layout.reachMetres(0);
+        return new Stop(load, isPickUp, along(point), point.heightMetres(), side, 0);
+    }
+
+    private Stop atLane(Load load, int lane, int place, boolean isPickUp) {
+        int depth = layout.depthOf(place);
+        double reach = layout.reachMetres(depth) * (layout.row(lane) == 0 ? -1 : 1);
+        return new Stop(load, isPickUp, layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)), reach, depth);
+    }
+
+    // ---- the infeed
+
+    int atInfeed() {
+        return infeed.size();
+    }
+
+    /** A load has come, for which a place is kept in a lane. */
+    void arrive(Load load) {
+        load.askedNanos = rack.flow.now();
+        infeed.add(load);
+        rack.stands(load, rack.infeedPlace(number, infeed.size() - 1));
+    }
+
+    void wake() {
+        Crane one = crane;
+        if (one != null) {
+            one.wake();
+        }
+    }
+
+    // ---- what the crane does next
+
+    @Override
+    public @Nullable Stop next(boolean mayBegin) {
+        Load inHand = carried;
+        if (inHand != null) {
+            return isAside || inHand == storing
+                    ? atLane(inHand, inHand.lane, slots.filled(inHand.lane), false)
+                    : atPoint(inHand, rack.rack.outfeed(), false);
+        }
+        Load first = storing;
+        if (first != null) {
+            return atPoint(first, rack.rack.infeed(), true);
+        }
+        Load second = fetching;
+        if (second != null) {
+            Stop dug = fetch(second);
+            if (dug != null) {
+                return dug;
+            }
+        }
+        if (hasStored || hasFetched) {
+            rack.store.onCycle(hasStored && hasFetched);
+            hasStored = false;
+            hasFetched = false;
+        }
+        return mayBegin && begins() ? next(true) : null;
+    }
+
+    /** To the load, or to what stands before it; null if there is no place for that, and it is left where it is. */
+    private @Nullable Stop fetch(Load load) {
+        Load front = slots.front(load.lane);
+        assert front != null : "what is fetched is in its lane";
+        if (front != load) {
+            int lane = slots.aside(front.lane, rack.high(front.piece), to -> secondsBetween(front.lane, to));
+            if (lane == Slots.NONE) {
+                outfeedKept--;
+                fetching = null;
+                rack.onNotFetched(load);
+                return null;
+            }
+            isAside = true;
+            asideTo = lane;
+            slots.keep(lane, front.piece.type);
+        }
+        return atLane(front, front.lane, slots.place(front), true);
+    }
+
+    /** Chooses what to store and what to fetch; says whether there is anything. */
+    private boolean begins() {
+        Load in = infeed.peek();
+        Load out = hasRoomAtOutfeed() ? toFetch(in) : null;
+        if (rule == CraneCycles.Cycle.SINGLE && in != null && out != null) {
+            in = fetchesNext ? null : in;
+            out = fetchesNext ? out : null;
+        }
+        storing = in;
+        fetching = out;
+        fetchesNext = in != null;
+        if (out != null) {
+            outfeedKept++;
+            rack.onToBeFetched(out);
+        }
+        return in != null || out != null;
+    }
+
+    private boolean hasRoomAtOutfeed() {
+        int taken = outfeedKept;
+        for (Load load : outfeed) {
+            taken += load == null ? 0 : 1;
+        }
+        return taken < outfeed.length;
+    }
+
+    /** The load that is fetched next, after storing the other if there is one; null if there is none. */
+    private @Nullable Load toFetch(@Nullable Load in) {
+        int from = in == null || rule != CraneCycles.Cycle.SHORTEST ? Slots.NONE : in.lane;
+        if (rack.isByOrder()) {
+            return best(asked, from, null);
+        }
+        Load best = null;
+        for (int type = 0; type < ripe.types(); type++) {
+            if (ripe.size(type) > 0 && rack.isWanted(type, ripe)) {
+                best = best(ripe.of(type), from, best);
+            }
+        }
+        return best;
+    }
+
+    /** The first of them that can be reached, or the one before if that is better; where a cycle is to be short, that which makes it shortest. */
+    private @Nullable Load best(Iterable<Load> loads, int from, @Nullable Load before) {
+        Load best = before;
+        int looked = 0;
+        for (Load load : loads) {
+            if (looked++ == LOOKED_AT) {
+                break;
+            }
+            boolean isBetter = best == null || (from == Slots.NONE ? Stock.FIRST.compare(load, best) < 0 : added(from, load) < added(from, best));
+            if (isBetter && canBeReached(load)) {
+                best = load;
+                if (from == Slots.NONE) {
+                    break;
+                }
+            } else if (from == Slots.NONE && !isBetter) {
+                break;
+            }
+        }
+        return best;
+    }
+
+    private double added(int from, Load load) {
+        return secondsBetween(from, load.lane) + secondsToOutfeed(load.lane);
+    }
+
+    private boolean canBeReached(Load load) {
+        Load front = slots.front(load.lane);
+        return front == load || front != null && slots.aside(front.lane, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE;
+    }
+
+    @Override
+    public double @Nullable [] waitsAt() {
+        CraneCycles.Dwell where = dwell;
+        if (where == null) {
+            return null;
+        }
+        return switch (where) {
+            case STAY -> null;
+            case INFEED -> new double[] {along(rack.rack.infeed()), rack.rack.infeed().heightMetres()};
+            case OUTFEED -> new double[] {along(rack.rack.outfeed()), rack.rack.outfeed().heightMetres()};
+            case MIDDLE -> new double[] {layout.lengthMetres() / 2, layout.heightMetres() / 2};
+        };
+    }
+
+    // ---- what the crane has done
+
+    @Override
+    public void onPickedUp(Load load) {
+        Crane one = crane;
+        assert one != null : "a crane has picked up";
+        carried = load;
+        rack.rides(load, one.forks());
+        if (load == storing) {
+            infeed.remove();
+            int place = 0;
+            for (Load behind : infeed) {
+                rack.stands(behind, rack.infeedPlace(number, place++));
+            }
+            rack.flow.toAgenda(rack);
+            return;
+        }
+        slots.takeFront(load.lane);
+        if (isAside) {
+            rack.leavesStock(load);
+            load.lane = asideTo;
+        } else {
+            load.lane = Load.NOWHERE;
+            rack.onFetched(load);
+            rack.flow.toAgenda(rack);
+        }
+    }
+
+    @Override
+    public void onSetDown(Load load) {
+        carried = null;
+        if (isAside) {
+            isAside = false;
+            rack.stands(load, rack.place(this, load, slots.put(load)));
+            rack.store.onRelocated();
+            rack.onMoved(load);
+        } else if (load == storing) {
+            storing = null;
+            hasStored = true;
+            rack.stores(load);
+        } else {
+            fetching = null;
+            hasFetched = true;
+            outfeedKept--;
+            int place = 0;
+            while (outfeed[place] != null) {
+                place++;
+            }
+            outfeed[place] = load;
+            rack.stands(load, rack.outfeedPlace(number, place));
+            giver.waiting.add(load);
+            rack.flow.toAgenda(rack);
+        }
+    }
+
+    @Override
+    public void onDown(boolean isDown) {
+        rack.onDown(this, isDown);
+    }
+
+    /** Offers what stands at the outfeed, one after the other. */
+    private final class Outfeed extends FirstGiver {
+        private final List<Load> waiting = new ArrayList<>();
+
+        Outfeed() {
+            super(rack);
+        }
+
+        @Override
+        public int backlog() {
+            return waiting.size();
+        }
+
+        @Override
+        protected @Nullable Piece first() {
+            return waiting.isEmpty() ? null : waiting.getFirst().piece;
+        }
+
+        @Override
+        protected void remove(Piece piece) {
+            waiting.removeIf(load -> load.piece == piece);
+        }
+
+        @Override
+        protected void putBack(Piece piece) {
+            waiting.addFirst(rack.load(piece));
+            from.flow.toAgenda(from);
+        }
+
+        @Override
+        protected void onGone(Piece piece) {
+            for (int i = 0; i < outfeed.length; i++) {
+                Load there = outfeed[i];
+                if (there != null && there.piece == piece) {
+                    outfeed[i] = null;
+                }
+            }
+            rack.onGone(piece);
+        }
+    }
+}

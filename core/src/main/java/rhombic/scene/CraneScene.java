@@ -1,0 +1,88 @@
+package rhombic.scene;
+
+import java.util.ArrayList;
+import java.util.List;
+import rhombic.space.Pose;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.trace.Moment;
+import rhombic.trace.MoverMoment;
+
+/** Where stacker cranes and their parts are: a pure function of study and moment. Made once for a study; used by one thread. */
+public final class CraneScene {
+    private static final double MIN_HIGH_METRES = 3;
+
+    /**
+     * One crane.
+     *
+     * @param member its number among all resources
+     * @param highMetres of its mast
+     * @param inRack whether it is in an aisle of a rack; else it is not seen
+     */
+    public record Crane(int member, double highMetres, boolean inRack) {}
+
+    private final List<Crane> cranes = new ArrayList<>();
+    private final int members;
+    private final Pose[] masts;
+    private final double[] carriages;
+    private final double[] reaches;
+    private final boolean[] seen;
+
+    public CraneScene(UnfoldedStudy study) {
+        members = study.members().size();
+        for (int member = 0; member < members; member++) {
+            UnfoldedStudy.Member one = study.members().get(member);
+            if (study.element(one.group()) instanceof StackerCrane group) {
+                Rack rack = study.study().find(group.rack(), Rack.class).orElse(null);
+                boolean inRack = rack != null && Integer.parseInt(one.person().id()) < rack.layout().aisles();
+                double high = rack == null ? MIN_HIGH_METRES : Math.max(MIN_HIGH_METRES, rack.layout().heightMetres());
+                cranes.add(new Crane(member, high, inRack));
+            }
+        }
+        masts = new Pose[cranes.size()];
+        carriages = new double[masts.length];
+        reaches = new double[masts.length];
+        seen = new boolean[masts.length];
+    }
+
+    void pose(Moment moment) {
+        MoverMoment now = moment.movers();
+        long nanos = moment.timeNanos();
+        for (int i = 0; i < masts.length; i++) {
+            int carriage = members + 2 * i;
+            seen[i] = cranes.get(i).inRack && carriage + 1 < now.count();
+            if (seen[i]) {
+                masts[i] = now.pose(cranes.get(i).member, nanos);
+                carriages[i] = now.pose(carriage, nanos).z();
+                Pose fork = now.pose(carriage + 1, nanos);
+                double turn = Math.toRadians(masts[i].heading());
+                reaches[i] = (fork.y() - masts[i].y()) * Math.cos(turn) - (fork.x() - masts[i].x()) * Math.sin(turn);
+            }
+        }
+    }
+
+    /** All of them, seen or not. */
+    public List<Crane> cranes() {
+        return List.copyOf(cranes);
+    }
+
+    public boolean isSeen(int crane) {
+        return seen[crane];
+    }
+
+    /** The middle of its mast on the floor, looking along its aisle. */
+    public Pose mast(int crane) {
+        return masts[crane];
+    }
+
+    /** How high its carriage is. */
+    public double carriageMetres(int crane) {
+        return carriages[crane];
+    }
+
+    /** How far its fork reaches to the left. */
+    public double reachMetres(int crane) {
+        return reaches[crane];
+    }
+}

@@ -1,0 +1,219 @@
+package rhombic.study.kind;
+
+import java.io.Serializable;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+import rhombic.quantity.Dimension;
+import rhombic.space.Pose;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.Reference;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Port;
+import rhombic.study.rack.AisleChoice;
+import rhombic.study.rack.FetchChoice;
+import rhombic.study.rack.Fetching;
+import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackRows;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.Storing;
+import rhombic.study.rack.TransferPoint;
+import rhombic.study.value.PieceType;
+
+/**
+ * Stores pieces in slots. Where {@link StackerCrane}s serve it, pieces come in at the infeed of an aisle and go out at its outfeed; without them, those who
+ * bring and fetch reach its slots themselves.
+ *
+ * @param layout its form and measures
+ * @param storing where it stores what comes
+ * @param fetching what it gives out, and in which order
+ * @param infeed of each aisle that a crane serves
+ * @param outfeed the same
+ * @param stock what lies in it at the start
+ * @param orders that it serves; empty: it gives out whatever somebody takes
+ */
+public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
+        List<RackStock> stock, Optional<OrderPlan> orders) implements Equipment {
+    public static final Kind<Rack> KIND = new Kind<>("Rack", Family.STORE, Rack.class, List.of(
+            Field.optional("form", "How loads stand in it; missing: rack.", FieldType.Word.of(RackForm.values()), RackForm.RACK,
+                    RackLayout::form, RackLayout::withForm).within(Rack::layout, Rack::with),
+            Field.written("aisles", "How many aisles lie side by side.", new FieldType.Whole(1, RackLayout.MAX_AISLES),
+                    RackLayout.USUAL.aisles(), RackLayout::aisles, RackLayout::withAisles).within(Rack::layout, Rack::with),
+            Field.optional("rows", "On which sides of each aisle slots are; missing: both sides.", FieldType.Word.of(RackRows.values()),
+                    RackRows.BOTH_SIDES, RackLayout::rows, RackLayout::withRows).within(Rack::layout, Rack::with),
+            Field.written("bays", "How many bays are along each aisle.", new FieldType.Whole(1, RackLayout.MAX_BAYS),
+                    RackLayout.USUAL.bays(), RackLayout::bays, RackLayout::withBays).within(Rack::layout, Rack::with),
+            Field.written("bayPitch", "From one bay to the next.", new FieldType.Measured(Dimension.LENGTH), RackLayout.USUAL.bayPitch(),
+                    RackLayout::bayPitch, RackLayout::withBayPitch).within(Rack::layout, Rack::with),
+            Field.written("levels", "From the lowest up, how many and how high, such as \u201c10 x 1.2 m, 2 x 2 m\u201d.",
+                    new FieldType.Mapped<>(FieldType.TEXT, LevelHeights::text, LevelHeights::parse), RackLayout.USUAL.levels(),
+                    RackLayout::levels, RackLayout::withLevels).within(Rack::layout, Rack::with),
+            Field.optional("depth", "Places one behind the other in each slot; missing: 1.",
+                    new FieldType.Whole(1, RackLayout.MAX_DEPTH), 1, RackLayout::depth, RackLayout::withDepth)
+                    .within(Rack::layout, Rack::with),
+            Field.optional("slotDepth", "Of each place; missing: 1.3 m.", new FieldType.Measured(Dimension.LENGTH),
+                    RackLayout.USUAL.slotDepth(), RackLayout::slotDepth, RackLayout::withSlotDepth).within(Rack::layout, Rack::with),
+            Field.optional("aisleWidth", "Between the rows of an aisle; missing: 1.6 m.", new FieldType.Measured(Dimension.LENGTH),
+                    RackLayout.USUAL.aisleWidth(), RackLayout::aisleWidth, RackLayout::withAisleWidth).within(Rack::layout, Rack::with),
+            Field.optional("firstLevel", "Where loads of the lowest level stand, above the floor; missing: 0.3 m.",
+                    new FieldType.Measured(Dimension.LENGTH), RackLayout.USUAL.firstLevel(), RackLayout::firstLevel,
+                    RackLayout::withFirstLevel).within(Rack::layout, Rack::with),
+            Field.optional("maxWeight", "Of a load in it; missing: any.", new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)),
+                    Optional.empty(), RackLayout::maxWeight, RackLayout::withMaxWeight).within(Rack::layout, Rack::with),
+            Field.optional("slotRule", "Which free slot of the aisle a load is stored in; missing: nearest.",
+                    FieldType.Word.of(SlotChoice.values()), Storing.USUAL.slotRule(), Storing::slotRule, Storing::withSlotRule)
+                    .within(Rack::storing, Rack::with),
+            Field.optional("aisleRule", "Which aisle a load is stored in; missing: spread.", FieldType.Word.of(AisleChoice.values()),
+                    Storing.USUAL.aisleRule(), Storing::aisleRule, Storing::withAisleRule).within(Rack::storing, Rack::with),
+            Field.optional("classes", "Parts of the slots that are kept for some types, from the nearest on; missing: none.",
+                    new FieldType.Several<>(StorageClass.TYPE), List.<StorageClass>of(), Storing::classes, Storing::withClasses)
+                    .within(Rack::storing, Rack::with),
+            Field.optional("fetchRule", "Which load goes first; missing: oldest.", FieldType.Word.of(FetchChoice.values()),
+                    Fetching.USUAL.rule(), Fetching::rule, Fetching::withRule).within(Rack::fetching, Rack::with),
+            Field.optional("fetchFormula", "The number of a load for the rule by formula, the smallest first; missing: none.",
+                    new FieldType.Text(Reference.FORMULA), "", Fetching::formula, Fetching::withFormula).within(Rack::fetching, Rack::with),
+            Field.optional("minStay", "How long a load stays at least; missing: it may go at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Fetching::minStay,
+                    Fetching::withMinStay).within(Rack::fetching, Rack::with),
+            Field.optional("maxStay", "How long a load should stay at most; missing: any time.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Fetching::maxStay,
+                    Fetching::withMaxStay).within(Rack::fetching, Rack::with),
+            Field.optional("infeed", "Where loads come into each aisle that a crane serves; missing: at the front.", TransferPoint.TYPE,
+                    TransferPoint.USUAL, Rack::infeed, Rack::withInfeed),
+            Field.optional("outfeed", "Where loads go out of each aisle that a crane serves; missing: at the front.", TransferPoint.TYPE,
+                    TransferPoint.USUAL, Rack::outfeed, Rack::withOutfeed),
+            Field.optional("stock", "What lies in it at the start; missing: nothing.", new FieldType.Several<>(RackStock.TYPE),
+                    List.<RackStock>of(), Rack::stock, Rack::withStock),
+            Field.optional("orders", "Customer orders that it serves; missing: it gives out whatever somebody takes.",
+                    new FieldType.Maybe<>(OrderPlan.TYPE), Optional.empty(), Rack::orders, Rack::withOrders)),
+            Rack::usual, (basics, types) -> usual(basics));
+
+    public Rack {
+        stock = List.copyOf(stock);
+    }
+
+    private static Rack usual(Basics basics) {
+        return new Rack(basics, RackLayout.USUAL, Storing.USUAL, Fetching.USUAL, TransferPoint.USUAL, TransferPoint.USUAL, List.of(),
+                Optional.empty());
+    }
+
+    @Override
+    public Kind<Rack> declaration() {
+        return KIND;
+    }
+
+    @Override
+    public Rack with(Basics newBasics) {
+        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, stock, orders);
+    }
+
+    public Rack with(RackLayout newLayout) {
+        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, stock, orders);
+    }
+
+    /** With other measures. */
+    public Rack withLayout(UnaryOperator<RackLayout> change) {
+        return with(change.apply(layout));
+    }
+
+    public Rack with(Storing newStoring) {
+        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, stock, orders);
+    }
+
+    /** Storing by other rules. */
+    public Rack withStoring(UnaryOperator<Storing> change) {
+        return with(change.apply(storing));
+    }
+
+    public Rack with(Fetching newFetching) {
+        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, stock, orders);
+    }
+
+    /** Giving out by other rules. */
+    public Rack withFetching(UnaryOperator<Fetching> change) {
+        return with(change.apply(fetching));
+    }
+
+    public Rack withInfeed(TransferPoint newPoint) {
+        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, stock, orders);
+    }
+
+    public Rack withOutfeed(TransferPoint newPoint) {
+        return new Rack(basics, layout, storing, fetching, infeed, newPoint, stock, orders);
+    }
+
+    public Rack withStock(List<RackStock> newStock) {
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newStock, orders);
+    }
+
+    public Rack withOrders(Optional<OrderPlan> newOrders) {
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, stock, newOrders);
+    }
+
+    @Override
+    public OptionalInt contentCapacity(List<PieceType> types) {
+        return OptionalInt.of(layout.places());
+    }
+
+    @Override
+    public Footprint usualSize() {
+        return new Footprint(Math.clamp(layout.lengthMetres(), 0.1, 1000), Math.clamp(layout.widthMetres(), 0.1, 1000),
+                Math.clamp(layout.heightMetres(), 0.1, 1000));
+    }
+
+    /** Its size follows from its bays, levels and aisles. */
+    @Override
+    public boolean hasOwnSize() {
+        return false;
+    }
+
+    @Override
+    public Footprint footprint() {
+        return usualSize();
+    }
+
+    /** In the middle of the ends where the infeeds and outfeeds of its aisles are. */
+    @Override
+    public List<Port> ports() {
+        double half = layout.lengthMetres() / 2;
+        boolean isSameEnd = infeed.end() == outfeed.end();
+        double aside = isSameEnd ? Math.min(1, layout.widthMetres() / 4) : 0;
+        return List.of(port(Port.IN, infeed, half, -aside, true), port(Port.OUT, outfeed, half, aside, false));
+    }
+
+    private static Port port(String name, TransferPoint point, double half, double y, boolean isIn) {
+        boolean front = point.end() == TransferPoint.End.FRONT;
+        double x = (half + point.offsetMetres()) * (front ? -1 : 1);
+        return new Port(name, Pose.at(x, y, point.heightMetres(), front == isIn ? 0 : 180), isIn);
+    }
+
+    @Override
+    public List<Candidate> candidates() {
+        List<Candidate> all = new ArrayList<>();
+        all.add(new Candidate(Candidate.Aspect.CAPACITY, "one more aisle", () -> with(layout.withAisles(layout.aisles() + 1))));
+        all.add(new Candidate(Candidate.Aspect.CAPACITY, "room for one more at each infeed and outfeed",
+                () -> withInfeed(infeed.withCapacity(infeed.capacity() + 1)).withOutfeed(outfeed.withCapacity(outfeed.capacity() + 1))));
+        return all;
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
+            List<RackStock> stock, @Nullable OrderPlan orders) implements Serializable {
+        private Object readResolve() {
+            return new Rack(basics, layout, storing, fetching, infeed, outfeed, stock, Optional.ofNullable(orders));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(basics, layout, storing, fetching, infeed, outfeed, stock, orders.orElse(null));
+    }
+}

@@ -1,0 +1,178 @@
+package rhombic.study.kind;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.duty.Dispatching;
+import rhombic.study.duty.IdlePlace;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.Reference;
+import rhombic.study.place.Footprint;
+import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.CraneDriving;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.value.Count;
+import rhombic.study.value.Names;
+
+/**
+ * Stacker cranes, each of which serves one aisle of a rack: it stores what comes to the infeed, and brings what is to go out to the outfeed. Where they
+ * stand on the floor is where their control desk is.
+ *
+ * @param rack that they serve, by name; empty: none yet
+ * @param cranes how many, one for each aisle
+ * @param driving how they move
+ * @param cycles what they do one after the other
+ */
+public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving driving, CraneCycles cycles) implements ResourceGroup {
+    private static final Dispatching RULES = Dispatching.USUAL.withIdleAt(IdlePlace.WHERE_THEY_ARE).withTravel(TravelChoice.STRAIGHT);
+    private static final double CARRIAGE_METRES = 0.3;
+    private static final Footprint DESK = new Footprint(1.2, 0.8, 1.1);
+
+    public static final Kind<StackerCrane> KIND = new Kind<>("Stacker crane", Family.STORE, StackerCrane.class, List.of(
+            Field.optional("rack", "That they serve; missing: none yet.", new FieldType.Text(Reference.ELEMENT), "", StackerCrane::rack,
+                    StackerCrane::withRack),
+            Field.required("cranes", "How many they are, one for each aisle.", new FieldType.Whole(1, RackLayout.MAX_AISLES),
+                    StackerCrane::cranes, StackerCrane::withCranes),
+            Field.written("speed", "At which they travel along the aisle.", new FieldType.Measured(Dimension.SPEED),
+                    CraneDriving.USUAL.travelSpeed(), CraneDriving::travelSpeed, CraneDriving::withTravelSpeed)
+                    .within(StackerCrane::driving, StackerCrane::with),
+            Field.optional("acceleration", "By which they speed up and brake along the aisle; missing: at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
+                    CraneDriving::travelAcceleration, CraneDriving::withTravelAcceleration)
+                    .within(StackerCrane::driving, StackerCrane::with),
+            Field.written("liftSpeed", "Of the carriage, up and down.", new FieldType.Measured(Dimension.SPEED),
+                    CraneDriving.USUAL.liftSpeed(), CraneDriving::liftSpeed, CraneDriving::withLiftSpeed)
+                    .within(StackerCrane::driving, StackerCrane::with),
+            Field.optional("liftAcceleration", "By which the carriage speeds up and brakes; missing: at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
+                    CraneDriving::liftAcceleration, CraneDriving::withLiftAcceleration)
+                    .within(StackerCrane::driving, StackerCrane::with),
+            Field.optional("cycle", "Whether a store and a fetch are joined; missing: double.",
+                    FieldType.Word.of(CraneCycles.Cycle.values()), CraneCycles.Cycle.DOUBLE, CraneCycles::rule, CraneCycles::withRule)
+                    .within(StackerCrane::cycles, StackerCrane::with),
+            Field.written("forkTime", "To pick a load up or to set it down.", FieldType.DURATION, CraneCycles.USUAL.forkTime(),
+                    CraneCycles::forkTime, CraneCycles::withForkTime).within(StackerCrane::cycles, StackerCrane::with),
+            Field.optional("deepTime", "In addition for each place farther back in a slot; missing: no time.", FieldType.DURATION,
+                    CraneCycles.USUAL.deepTime(), CraneCycles::deepTime, CraneCycles::withDeepTime)
+                    .within(StackerCrane::cycles, StackerCrane::with),
+            Field.optional("dwell", "Where they wait; missing: they stay where they are.", FieldType.Word.of(CraneCycles.Dwell.values()),
+                    CraneCycles.Dwell.STAY, CraneCycles::dwell, CraneCycles::withDwell).within(StackerCrane::cycles, StackerCrane::with)),
+            StackerCrane::usual, (basics, types) -> usual(basics));
+
+    public StackerCrane {
+        Count.between(1, RackLayout.MAX_AISLES, "The cranes of a rack", cranes);
+        if (!rack.isEmpty()) {
+            Names.checked(rack);
+        }
+    }
+
+    private static StackerCrane usual(Basics basics) {
+        return new StackerCrane(basics, "", 1, CraneDriving.USUAL, CraneCycles.USUAL);
+    }
+
+    @Override
+    public int count() {
+        return cranes;
+    }
+
+    /** Called as the group, with the number of their aisle if there are several. */
+    @Override
+    public List<Person> members() {
+        List<Person> all = new ArrayList<>();
+        for (int i = 1; i <= cranes; i++) {
+            String name = cranes == 1 ? name() : name().substring(0, Math.min(name().length(), Names.MAX_LENGTH - 3)) + " " + i;
+            all.add(new Person(String.valueOf(i - 1), name, 1, List.of()));
+        }
+        return all;
+    }
+
+    @Override
+    public List<String> skills() {
+        return List.of();
+    }
+
+    @Override
+    public Grip grip() {
+        return new Grip(0, CARRIAGE_METRES, false);
+    }
+
+    @Override
+    public Dispatching dispatching() {
+        return RULES;
+    }
+
+    /** They go by rules of their own. */
+    @Override
+    public StackerCrane with(Dispatching rules) {
+        return this;
+    }
+
+    @Override
+    public boolean areThereAtOnce() {
+        return false;
+    }
+
+    @Override
+    public boolean arePeople() {
+        return false;
+    }
+
+    @Override
+    public String memberWord(boolean several) {
+        return several ? "cranes" : "crane";
+    }
+
+    @Override
+    public List<Candidate> candidates() {
+        return List.of(new Candidate(Candidate.Aspect.SPEED, "a tenth faster",
+                () -> with(driving.withTravelSpeed(driving.travelSpeed().times(Candidate.FASTER))
+                        .withLiftSpeed(driving.liftSpeed().times(Candidate.FASTER)))));
+    }
+
+    @Override
+    public Footprint usualSize() {
+        return DESK;
+    }
+
+    @Override
+    public Kind<StackerCrane> declaration() {
+        return KIND;
+    }
+
+    @Override
+    public StackerCrane with(Basics newBasics) {
+        return new StackerCrane(newBasics, rack, cranes, driving, cycles);
+    }
+
+    public StackerCrane withRack(String newRack) {
+        return new StackerCrane(basics, newRack, cranes, driving, cycles);
+    }
+
+    public StackerCrane withCranes(int newCranes) {
+        return new StackerCrane(basics, rack, newCranes, driving, cycles);
+    }
+
+    public StackerCrane with(CraneDriving newDriving) {
+        return new StackerCrane(basics, rack, cranes, newDriving, cycles);
+    }
+
+    /** Moving otherwise. */
+    public StackerCrane withDriving(UnaryOperator<CraneDriving> change) {
+        return with(change.apply(driving));
+    }
+
+    public StackerCrane with(CraneCycles newCycles) {
+        return new StackerCrane(basics, rack, cranes, driving, newCycles);
+    }
+
+    /** Doing otherwise. */
+    public StackerCrane withCycles(UnaryOperator<CraneCycles> change) {
+        return with(change.apply(cycles));
+    }
+}

@@ -1,0 +1,85 @@
+package rhombic.study.rack;
+
+import java.io.Serializable;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.Distribution;
+import rhombic.chance.DistributionText;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.field.Composite;
+import rhombic.study.field.FieldType;
+import rhombic.study.value.StudyException;
+
+/**
+ * The customer orders that a rack serves: those of a list, and others that come at random.
+ *
+ * @param interarrival from one order to the next, for those with lines
+ * @param lines that each order may have; an order without any has the first; none: only those of the list come
+ * @param list of orders with their times
+ * @param due how long after it came an order is to be done; empty: any time
+ */
+public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, Optional<Quantity> due)
+        implements
+            Serializable {
+    private static final Distribution USUAL_INTERARRIVAL = DistributionText.parse("10 min");
+
+    public static final Composite<OrderPlan> TYPE = Composite.of("customerOrders", plan -> {
+        var interarrival = plan.optional("interarrival", "From one order to the next; missing: 10 min.", FieldType.DURATION,
+                USUAL_INTERARRIVAL, OrderPlan::interarrival);
+        var lines = plan.optional("lines", "That each order may have; missing: only those of the list come.",
+                new FieldType.Several<>(OrderLine.TYPE), List.<OrderLine>of(), OrderPlan::lines);
+        var list = plan.optional("list", "Orders with their times, line by line; missing: none.",
+                new FieldType.Several<>(ListedOrder.TYPE), List.<ListedOrder>of(), OrderPlan::list);
+        var due = plan.maybe("due", "How long after it came an order is to be done; missing: any time.",
+                new FieldType.Measured(Dimension.TIME), OrderPlan::due);
+        return v -> new OrderPlan(v.get(interarrival), v.get(lines), v.get(list), v.get(due));
+    });
+
+    public OrderPlan {
+        lines = List.copyOf(lines);
+        list = List.copyOf(list);
+        if (lines.isEmpty() && list.isEmpty()) {
+            throw new StudyException("Customer orders need a line of what they ask for");
+        }
+        due.ifPresent(time -> {
+            if (time.unit().dimension() != Dimension.TIME || !(time.inBaseUnit() > 0)) {
+                throw new StudyException("The time in which customer orders are due must be above 0 s; got " + time);
+            }
+        });
+    }
+
+    public static OrderPlan of(Distribution interarrival, OrderLine... lines) {
+        return new OrderPlan(interarrival, List.of(lines), List.of(), Optional.empty());
+    }
+
+    public OrderPlan withInterarrival(Distribution newInterarrival) {
+        return new OrderPlan(newInterarrival, lines, list, due);
+    }
+
+    public OrderPlan withLines(List<OrderLine> newLines) {
+        return new OrderPlan(interarrival, newLines, list, due);
+    }
+
+    public OrderPlan withList(List<ListedOrder> newList) {
+        return new OrderPlan(interarrival, lines, newList, due);
+    }
+
+    public OrderPlan withDue(Optional<Quantity> newDue) {
+        return new OrderPlan(interarrival, lines, list, newDue);
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, @Nullable Quantity due)
+            implements
+                Serializable {
+        private Object readResolve() {
+            return new OrderPlan(interarrival, lines, list, Optional.ofNullable(due));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(interarrival, lines, list, due.orElse(null));
+    }
+}
