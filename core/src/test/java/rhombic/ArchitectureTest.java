@@ -68,7 +68,7 @@ class ArchitectureTest {
                 .layer("field").definedBy("rhombic.study.field")
                 .layer("value").definedBy("rhombic.study.value")
                 .layer("place").definedBy("rhombic.study.place")
-                .layer("work").definedBy("rhombic.study.work", "rhombic.study.fleet")
+                .layer("work").definedBy("rhombic.study.work", "rhombic.study.fleet", "rhombic.study.rack")
                 .layer("kind").definedBy("rhombic.study.kind", "rhombic.study.site", "rhombic.study.area")
                 .layer("check").definedBy("rhombic.study.check")
                 .layer("change").definedBy("rhombic.study.change")
@@ -102,29 +102,34 @@ class ArchitectureTest {
                 .layer("work").definedBy("rhombic.plant.work")
                 .layer("convey").definedBy("rhombic.plant.convey")
                 .layer("goods").definedBy("rhombic.plant.goods")
+                .layer("store").definedBy("rhombic.plant.store")
                 .layer("rules").definedBy("rhombic.plant.rules")
                 .layer("plant").definedBy("rhombic.plant")
                 .whereLayer("plant").mayNotBeAccessedByAnyLayer()
                 .whereLayer("rules").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("work").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("dock").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("store").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("formula").mayOnlyBeAccessedByLayers("work", "goods", "dock", "transport")
                 .whereLayer("convey").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("goods").mayOnlyBeAccessedByLayers("plant", "rules")
                 .whereLayer("handover")
-                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "transport")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "transport")
                 .whereLayer("transport").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("fleet").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("staff")
-                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "fleet", "transport")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "handover", "fleet",
+                        "transport")
                 .whereLayer("parts")
-                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "staff",
+                .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "handover",
+                        "staff",
                         "fleet", "transport",
                         "maintenance")
                 .whereLayer("traffic").mayOnlyBeAccessedByLayers("parts", "staff")
-                .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet")
+                .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet", "store")
                 .whereLayer("maintenance")
-                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "dock", "formula", "handover", "staff", "transport")
+                .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "handover", "staff",
+                        "transport")
                 .check(CORE);
         SlicesRuleDefinition.slices().matching("rhombic.plant.(*)..").should().beFreeOfCycles().check(CORE);
     }

@@ -14,6 +14,7 @@ import rhombic.measure.EquipmentFigures;
 import rhombic.measure.FailureFigures;
 import rhombic.measure.AisleFigures;
 import rhombic.measure.LinkFigures;
+import rhombic.measure.RackFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
@@ -63,6 +64,7 @@ final class Report {
         equipment(summary, out);
         links(summary, out);
         aisles(summary, out);
+        racks(summary, out);
         people(summary, out);
         failures(summary, out);
     }
@@ -165,6 +167,28 @@ final class Report {
                             summary.runs().stream().mapToDouble(run -> run.aisles().get(index).passes()).average().orElse(0)),
                     String.format(Locale.ROOT, "%.0f",
                             summary.runs().stream().mapToDouble(run -> run.aisles().get(index).metres()).average().orElse(0)));
+        }
+    }
+
+    private static void racks(Summary summary, PrintWriter out) {
+        List<RackFigures> racks = summary.runs().getFirst().racks();
+        if (racks.isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("Racks, means over the runs:");
+        String row = "%-24.24s %8s %8s %9s %9s %9s %9s %9s %10s%n";
+        out.printf(row, "rack", "fill", "max.", "stored", "fetched", "moved", "double", "orders", "on time");
+        for (int i = 0; i < racks.size(); i++) {
+            int index = i;
+            java.util.function.Function<java.util.function.ToDoubleFunction<RackFigures>, Double> mean = figure -> summary.runs().stream()
+                    .mapToDouble(run -> figure.applyAsDouble(run.racks().get(index))).filter(v -> !Double.isNaN(v)).average()
+                    .orElse(Double.NaN);
+            out.printf(row, racks.get(i).name(), percent(mean.apply(RackFigures::fillMean)), percent(mean.apply(RackFigures::fillMax)),
+                    String.format(Locale.ROOT, "%.1f", mean.apply(RackFigures::stored)),
+                    String.format(Locale.ROOT, "%.1f", mean.apply(RackFigures::fetched)),
+                    String.format(Locale.ROOT, "%.1f", mean.apply(RackFigures::relocated)), percent(mean.apply(RackFigures::doubleShare)),
+                    String.format(Locale.ROOT, "%.1f", mean.apply(RackFigures::orders)), percent(mean.apply(RackFigures::onTimeShare)));
         }
     }
 

@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.function.ToDoubleFunction;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
+import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
@@ -45,11 +47,13 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         MORE, LESS, NEITHER
     }
 
-    private static final List<String> MORE_IS_BETTER = List.of("throughput", "throughput per planned hour", "out");
+    private static final List<String> MORE_IS_BETTER = List.of("throughput", "throughput per planned hour", "out",
+            "orders done", "order lines done", "orders on time", "double cycles");
     private static final List<String> LESS_IS_BETTER = List.of("lead time mean", "lead time 95th percentile", "inside mean", "scrapped",
             "turned away", "loss", "content mean", "stay mean", "wait mean", "waited", "blocked mean", "wait for crew mean", "move mean",
             "full", "standing", "blocked", "starved", "waiting for crew", "down", "waiting for repair", "walked", "response time mean",
-            "response time 95th percentile", "vehicles waiting for traffic");
+            "response time 95th percentile", "vehicles waiting for traffic", "relocated", "stayed too long", "order time mean", "lateness mean",
+            "orders waiting");
 
     /** Names it among all of the study: its place, a colon and what it is; or, of the whole plant, only that. */
     public String key() {
@@ -85,11 +89,34 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         for (int i = 0; i < types.size(); i++) {
             all.addAll(ofType(i, types.get(i)));
         }
+        elements.stream().filter(Rack.class::isInstance).map(Rack.class::cast).forEach(rack -> all.addAll(ofRack(rack)));
         List<ResourceGroup> groups = unfolded.groups();
         for (int i = 0; i < groups.size(); i++) {
             all.addAll(ofGroup(i, groups.get(i)));
         }
         return all;
+    }
+
+    private static List<Response> ofRack(Rack rack) {
+        String name = rack.name();
+        List<Response> all = new ArrayList<>(List.of(rack(name, "stored", "", RackFigures::stored),
+                rack(name, "fetched", "", RackFigures::fetched), rack(name, "relocated", "", RackFigures::relocated),
+                rack(name, "double cycles", "1", RackFigures::doubleShare), rack(name, "fill mean", "1", RackFigures::fillMean),
+                rack(name, "stayed too long", "", RackFigures::overdue)));
+        if (rack.orders().isPresent()) {
+            all.addAll(List.of(rack(name, "orders done", "", RackFigures::orders), rack(name, "order lines done", "", RackFigures::lines),
+                    rack(name, "orders on time", "1", RackFigures::onTimeShare),
+                    rack(name, "order time mean", "s", figures -> 3600 * figures.orderHours()),
+                    rack(name, "lateness mean", "s", figures -> 3600 * figures.lateHours()),
+                    rack(name, "orders waiting", "", RackFigures::waitingOrders)));
+        }
+        return all;
+    }
+
+    /** Not a number where the rack has an error, and did nothing. */
+    private static Response rack(String rack, String name, String unit, ToDoubleFunction<RackFigures> value) {
+        return new Response(rack, name, unit, run -> run.racks().stream().filter(figures -> figures.name().equals(rack))
+                .mapToDouble(value).findFirst().orElse(Double.NaN));
     }
 
     private static List<Response> ofGroup(int index, ResourceGroup group) {

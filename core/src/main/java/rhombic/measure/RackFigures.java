@@ -6,6 +6,8 @@ import java.io.Serializable;
  * What one rack did, after the warm-up.
  *
  * @param capacity loads that it holds
+ * @param contentMean loads that it held on average, those at its infeeds and outfeeds and on cranes too
+ * @param contentMax the most
  * @param stored loads that came into a slot
  * @param fetched loads that were taken out of a slot to go out
  * @param relocated loads that were moved to another slot since they stood before what was fetched
@@ -20,7 +22,28 @@ import java.io.Serializable;
  * @param waitingOrders customer orders under way at the end
  * @param missingPieces pieces that orders still ask for at the end and that are not in stock
  */
-public record RackFigures(String name, int capacity, long stored, long fetched, long relocated, long singleCycles, long doubleCycles,
+public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated, long singleCycles, long doubleCycles,
         long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces)
         implements
-            Serializable {}
+            Serializable {
+    /** Part of the cycles that both stored and fetched, 0 to 1; NaN if there was none. */
+    public double doubleShare() {
+        long cycles = singleCycles + doubleCycles;
+        return cycles == 0 ? Double.NaN : (double) doubleCycles / cycles;
+    }
+
+    /** Part of the orders done that were done in time, 0 to 1; NaN if none was done. */
+    public double onTimeShare() {
+        return orders == 0 ? Double.NaN : (double) onTime / orders;
+    }
+
+    /** Mean part of its places that was taken, 0 to 1. */
+    public double fillMean() {
+        return Math.min(1, contentMean / capacity);
+    }
+
+    /** Largest part of its places that was taken, 0 to 1. */
+    public double fillMax() {
+        return Math.min(1, (double) contentMax / capacity);
+    }
+}

@@ -64,11 +64,12 @@ public final class RackTally {
     /**
      * What was counted.
      *
+     * @param contents what the rack held
      * @param waitingOrders under way now
      * @param missingPieces that they ask for and that are not in stock
      */
-    public RackFigures figures(String name, int capacity, long waitingOrders, long missingPieces) {
-        return new RackFigures(name, capacity, stored, fetched, relocated, singleCycles, doubleCycles, overdue, orders, lines, onTime,
+    public RackFigures figures(String name, int capacity, EquipmentFigures contents, long waitingOrders, long missingPieces) {
+        return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles, doubleCycles, overdue, orders, lines, onTime,
                 orders == 0 ? Double.NaN : orderHours / orders, orders == onTime ? Double.NaN : lateHours / (orders - onTime),
                 waitingOrders, missingPieces);
     }

@@ -2,6 +2,7 @@ package rhombic.scene;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
@@ -14,15 +15,19 @@ public final class CraneScene {
     private static final double MIN_HIGH_METRES = 3;
 
     /**
-     * One crane.
+     * One crane that is in an aisle of a rack, or null in its stead.
      *
      * @param member its number among all resources
-     * @param highMetres of its mast
-     * @param inRack whether it is in an aisle of a rack; else it is not seen
+     * @param aisle of the rack, from 0
      */
-    public record Crane(int member, double highMetres, boolean inRack) {}
+    public record Crane(int member, Rack rack, int aisle) {
+        /** Of its mast. */
+        public double highMetres() {
+            return Math.max(MIN_HIGH_METRES, rack.layout().heightMetres());
+        }
+    }
 
-    private final List<Crane> cranes = new ArrayList<>();
+    private final List<Optional<Crane>> cranes = new ArrayList<>();
     private final int members;
     private final Pose[] masts;
     private final double[] carriages;
@@ -32,12 +37,12 @@ public final class CraneScene {
     public CraneScene(UnfoldedStudy study) {
         members = study.members().size();
         for (int member = 0; member < members; member++) {
+            int number = member;
             UnfoldedStudy.Member one = study.members().get(member);
             if (study.element(one.group()) instanceof StackerCrane group) {
-                Rack rack = study.study().find(group.rack(), Rack.class).orElse(null);
-                boolean inRack = rack != null && Integer.parseInt(one.person().id()) < rack.layout().aisles();
-                double high = rack == null ? MIN_HIGH_METRES : Math.max(MIN_HIGH_METRES, rack.layout().heightMetres());
-                cranes.add(new Crane(member, high, inRack));
+                int aisle = Integer.parseInt(one.person().id());
+                cranes.add(study.study().find(group.rack(), Rack.class).filter(rack -> aisle < rack.layout().aisles())
+                        .map(rack -> new Crane(number, rack, aisle)));
             }
         }
         masts = new Pose[cranes.size()];
@@ -51,9 +56,9 @@ public final class CraneScene {
         long nanos = moment.timeNanos();
         for (int i = 0; i < masts.length; i++) {
             int carriage = members + 2 * i;
-            seen[i] = cranes.get(i).inRack && carriage + 1 < now.count();
+            seen[i] = cranes.get(i).isPresent() && carriage + 1 < now.count();
             if (seen[i]) {
-                masts[i] = now.pose(cranes.get(i).member, nanos);
+                masts[i] = now.pose(cranes.get(i).orElseThrow().member, nanos);
                 carriages[i] = now.pose(carriage, nanos).z();
                 Pose fork = now.pose(carriage + 1, nanos);
                 double turn = Math.toRadians(masts[i].heading());
@@ -62,8 +67,8 @@ public final class CraneScene {
         }
     }
 
-    /** All of them, seen or not. */
-    public List<Crane> cranes() {
+    /** All of them; empty: it is in no aisle, and not seen. */
+    public List<Optional<Crane>> cranes() {
         return List.copyOf(cranes);
     }
 

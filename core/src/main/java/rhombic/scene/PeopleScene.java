@@ -4,6 +4,7 @@ import rhombic.space.Pose;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
@@ -34,6 +35,8 @@ public final class PeopleScene {
     private static final int MAX_STEPS_ASIDE = 4;
 
     private final int[] crews;
+    /** Stacker cranes, which a scene of their own poses. */
+    private final boolean[] inRack;
     private final boolean[] seen;
     private final double[] x;
     private final double[] y;
@@ -48,6 +51,10 @@ public final class PeopleScene {
         crews = study.members().stream().mapToInt(member -> crewOf(study, member)).toArray();
         int count = crews.length;
         seen = new boolean[count];
+        inRack = new boolean[count];
+        for (int i = 0; i < count; i++) {
+            inRack[i] = study.element(study.members().get(i).group()) instanceof StackerCrane;
+        }
         x = new double[count];
         y = new double[count];
         headings = new double[count];
@@ -68,7 +75,7 @@ public final class PeopleScene {
         MoverMoment now = moment.movers();
         long nanos = moment.timeNanos();
         for (int i = 0; i < crews.length; i++) {
-            seen[i] = i < now.count() && (crews[i] < 0 || isOnTheFloor(now, i, nanos));
+            seen[i] = i < now.count() && !inRack[i] && (crews[i] < 0 || isOnTheFloor(now, i, nanos));
             if (seen[i]) {
                 pose(i, now, nanos);
             }

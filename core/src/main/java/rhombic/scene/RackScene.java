@@ -29,7 +29,8 @@ final class RackScene {
     /** All loads at the rack. */
     void pose(Rack rack, int node, int first, Moment moment, Poser poser) {
         RackLayout layout = rack.layout();
-        @Nullable Pose[] known = slots[node];
+        @Nullable
+        Pose[] known = slots[node];
         if (known == null) {
             known = new Pose[layout.places()];
             slots[node] = known;

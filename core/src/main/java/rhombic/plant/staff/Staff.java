@@ -64,6 +64,9 @@ public final class Staff {
     /** What a member of the group can do, by the numbers of skills. */
     boolean[] skills(ResourceGroup group, Person member) {
         boolean[] can = new boolean[skills.size()];
+        if (!group.comeWhenCalled()) {
+            return can;
+        }
         can[skills.getOrDefault(group.name(), 0)] = true;
         group.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);
         member.skills().forEach(skill -> can[skills.getOrDefault(skill, 0)] = true);

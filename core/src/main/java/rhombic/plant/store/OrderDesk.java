@@ -55,7 +55,8 @@ final class OrderDesk {
             }, interarrival.nextNanos());
         }
         Map<String, List<ListedOrder>> orders = new LinkedHashMap<>();
-        plan.list().forEach(line -> orders.computeIfAbsent(line.order() + "\u0000" + line.at().nanos(), key -> new ArrayList<>()).add(line));
+        plan.list()
+                .forEach(line -> orders.computeIfAbsent(line.order() + "\u0000" + line.at().nanos(), key -> new ArrayList<>()).add(line));
         listed = orders.size();
         orders.values().forEach(lines -> {
             Event event = new Event(true) {

@@ -2,6 +2,7 @@ package rhombic.plant.store;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.IdentityHashMap;
@@ -262,7 +263,7 @@ public final class RackNode extends ContentNode implements Room {
     @Override
     public void accept(Claim claim, Piece piece) {
         counts(piece);
-        assert tally.content() + taker.claims() <= capacity : name() + " holds more than it has room for";
+        assert tally.content() - Arrays.stream(goingOut).sum() + taker.claims() <= capacity : name() + " holds more than it has room for";
         if (flow.trace != null) {
             flow.trace.waits(flow.now(), piece.body, index);
         }
@@ -469,8 +470,9 @@ public final class RackNode extends ContentNode implements Room {
     /** Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. */
     private final class Shelf extends FirstGiver {
         private final int type;
-        private final TreeSet<Load> asked = new TreeSet<>(Comparator.comparing((Load load) -> load.line == null ? 0 : load.line.order.number)
-                .thenComparing(Stock.FIRST));
+        private final TreeSet<Load> asked = new TreeSet<>(
+                Comparator.comparing((Load load) -> load.line == null ? 0 : load.line.order.number)
+                        .thenComparing(Stock.FIRST));
 
         Shelf(int type) {
             super(RackNode.this);
@@ -587,7 +589,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** What it did, beside what all equipment tells. */
     public RackFigures figures() {
-        return store.figures(name(), capacity, desk == null ? 0 : desk.waiting(), desk == null ? 0 : desk.missingPieces());
+        return store.figures(name(), capacity, tally.figures(name(), rack.kind(), flow.now(), List.of()), desk == null ? 0 : desk.waiting(), desk == null ? 0 : desk.missingPieces());
     }
 
     @Override

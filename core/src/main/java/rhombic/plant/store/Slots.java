@@ -26,6 +26,8 @@ final class Slots {
      */
     static final int NONE = -1;
     private static final int MIXED = -2;
+    /** So much longer the way to a lane counts from which something is to be fetched. */
+    private static final double AVOIDED_SECONDS = 1e6;
 
     private final RackLayout layout;
     private final int capacity;
@@ -224,31 +226,33 @@ final class Slots {
         double least = Double.POSITIVE_INFINITY;
         int bay = layout.bay(from);
         for (int away = 0; away < layout.bays(); away++) {
-            for (int sign = -1; sign <= 1; sign += 2) {
-                int at = bay + sign * away;
-                if (at < 0 || at >= layout.bays() || away == 0 && sign > 0) {
+            boolean mayBeNearer = false;
+            for (int at : away == 0 ? new int[] {bay} : new int[] {bay - away, bay + away}) {
+                // on the level where it is now only the way along the aisle counts: none of that bay is nearer
+                boolean isThere = at >= 0 && at < layout.bays();
+                if (!isThere || seconds.applyAsDouble(layout.lane(0, at, layout.level(from))) >= least) {
                     continue;
                 }
-                for (int row = 0; row < layout.rows().rows(); row++) {
-                    for (int level = 0; level < layout.lanesHigh(); level++) {
-                        int lane = layout.lane(row, at, level);
-                        if (lane == from || isShut[lane] || filled[lane] + kept[lane] >= capacity || height(lane) < highMetres) {
-                            continue;
-                        }
-                        double cost = seconds.applyAsDouble(lane) + (isAsked(lane) ? 1e6 : 0);
-                        if (cost < least) {
-                            least = cost;
-                            best = lane;
-                        }
+                mayBeNearer = true;
+                for (int lane : lanesOf(at)) {
+                    boolean canTake = lane != from && !isShut[lane] && filled[lane] + kept[lane] < capacity && height(lane) >= highMetres;
+                    double cost = canTake ? seconds.applyAsDouble(lane) + (isAsked(lane) ? AVOIDED_SECONDS : 0) : least;
+                    if (cost < least) {
+                        least = cost;
+                        best = lane;
                     }
                 }
             }
-            if (best != NONE && least < 1e6 && away > 0 && least <= seconds.applyAsDouble(layout.lane(0, Math.min(layout.bays() - 1,
-                    bay + away), layout.level(best)))) {
+            if (!mayBeNearer && best != NONE) {
                 return best;
             }
         }
         return best;
+    }
+
+    private int[] lanesOf(int bay) {
+        int high = layout.lanesHigh();
+        return IntStream.range(0, layout.rows().rows() * high).map(i -> layout.lane(i / high, bay, i % high)).toArray();
     }
 
     private boolean isAsked(int lane) {
@@ -288,11 +292,19 @@ final class Slots {
         }
         loads[start + --filled[lane]] = null;
         free++;
-        if (filled[lane] + kept[lane] == 0) {
+        if (kept[lane] == 0) {
             disown(lane);
-            only[lane] = NONE;
+            only[lane] = onlyType(lane);
         }
         update(lane);
+    }
+
+    private int onlyType(int lane) {
+        int type = filled[lane] == 0 ? NONE : at(lane, 0).piece.type;
+        for (int i = 1; i < filled[lane]; i++) {
+            type = at(lane, i).piece.type == type ? type : MIXED;
+        }
+        return type;
     }
 
     /** Whether nothing may be stored in the lane, since somebody comes for what stands at its front. */

@@ -247,7 +247,8 @@ final class StoreAisle implements Crane.Work {
             if (looked++ == LOOKED_AT) {
                 break;
             }
-            boolean isBetter = best == null || (from == Slots.NONE ? Stock.FIRST.compare(load, best) < 0 : added(from, load) < added(from, best));
+            boolean isBetter = best == null
+                    || (from == Slots.NONE ? Stock.FIRST.compare(load, best) < 0 : added(from, load) < added(from, best));
             if (isBetter && canBeReached(load)) {
                 best = load;
                 if (from == Slots.NONE) {
@@ -266,7 +267,8 @@ final class StoreAisle implements Crane.Work {
 
     private boolean canBeReached(Load load) {
         Load front = slots.front(load.lane);
-        return front == load || front != null && slots.aside(front.lane, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE;
+        return front == load
+                || front != null && slots.aside(front.lane, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE;
     }
 
     @Override

@@ -326,7 +326,10 @@ final class DutyCheck {
 
     private void group(ResourceGroup group) {
         boolean used = needed.stream().anyMatch(group::has);
-        if (!used) {
+        if (used && !group.comeWhenCalled()) {
+            error(group.name(), Problem.Kind.CREW, "A station, a failure or a link calls it, but stacker cranes work in their rack alone",
+                    "Let somebody else be called", null);
+        } else if (!used && group.comeWhenCalled()) {
             problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, group.name(), "Nobody needs it",
                     "Say at a station, a failure or a link that " + group.name() + " is needed, or take it out"));
         }

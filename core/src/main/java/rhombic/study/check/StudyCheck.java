@@ -62,6 +62,7 @@ public final class StudyCheck {
         check.problems.addAll(ConveyorCheck.of(study, check.flow));
         check.problems.addAll(DutyCheck.of(study));
         check.problems.addAll(DockCheck.of(study, check.flow));
+        check.problems.addAll(RackCheck.of(study, check.flow));
         check.problems.addAll(CarryCheck.of(study, check.flow));
         check.problems.addAll(RateCheck.of(study));
         check.problems.addAll(NameCheck.of(study));
@@ -73,13 +74,17 @@ public final class StudyCheck {
         if (study.elements().isEmpty()) {
             return;
         }
-        if (elements.values().stream().noneMatch(GoodsIn.class::isInstance)) {
+        if (elements.values().stream().noneMatch(StudyCheck::bringsPieces)) {
             warn(Problem.Kind.NOTHING_ENTERS, "", "No piece ever enters", "Place a goods in and link it to the first equipment");
         }
         if (elements.values().stream().noneMatch(GoodsOut.class::isInstance)) {
             add(Problem.Grade.HINT, Problem.Kind.NOTHING_LEAVES, "", "No piece ever leaves",
                     "Place a goods out and link the last equipment to it");
         }
+    }
+
+    private static boolean bringsPieces(PlantElement element) {
+        return element instanceof GoodsIn || element instanceof Equipment equipment && equipment.hasStock();
     }
 
     private void single(PlantElement element) {
@@ -258,7 +263,7 @@ public final class StudyCheck {
     private void reach() {
         Set<String> reached = new HashSet<>();
         Deque<String> open = new ArrayDeque<>();
-        elements.values().stream().filter(GoodsIn.class::isInstance).map(PlantElement::name).forEach(open::add);
+        elements.values().stream().filter(StudyCheck::bringsPieces).map(PlantElement::name).forEach(open::add);
         while (!open.isEmpty()) {
             String name = open.poll();
             if (reached.add(name)) {

@@ -16,6 +16,7 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Dock;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.PieceType;
 
@@ -88,6 +89,11 @@ final class TypeFlow {
             case Dock dock -> {
                 Set<String> types = new HashSet<>(here);
                 types.addAll(dock.unloads() ? loaded(here) : Set.of());
+                yield types;
+            }
+            case Rack rack -> {
+                Set<String> types = new HashSet<>(here);
+                rack.stock().forEach(stock -> types.add(stock.type()));
                 yield types;
             }
             default -> here;

@@ -75,6 +75,11 @@ public sealed interface Equipment extends PlantElement permits GoodsIn, Buffer, 
         return false;
     }
 
+    /** Whether pieces are in it from the start on. */
+    default boolean hasStock() {
+        return false;
+    }
+
     /** Whether pieces go on in the instant in which they come, if they can. */
     default boolean takesNoTime() {
         return false;

@@ -165,6 +165,16 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     @Override
+    public boolean hasStock() {
+        return !stock.isEmpty();
+    }
+
+    @Override
+    public boolean makes(String type) {
+        return stock.stream().anyMatch(one -> one.type().equals(type));
+    }
+
+    @Override
     public Footprint usualSize() {
         return new Footprint(Math.clamp(layout.lengthMetres(), 0.1, 1000), Math.clamp(layout.widthMetres(), 0.1, 1000),
                 Math.clamp(layout.heightMetres(), 0.1, 1000));

@@ -66,6 +66,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
     /** Whether they are there at once, wherever that is. */
     boolean areThereAtOnce();
 
+    /** Whether stations, failures and links call its members; else these know by themselves what to do. */
+    default boolean comeWhenCalled() {
+        return true;
+    }
+
     /** Whether they are people, who walk; else they are vehicles, which drive. */
     default boolean arePeople() {
         return true;

@@ -119,6 +119,11 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     @Override
+    public boolean comeWhenCalled() {
+        return false;
+    }
+
+    @Override
     public boolean arePeople() {
         return false;
     }

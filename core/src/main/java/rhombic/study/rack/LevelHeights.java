@@ -53,7 +53,8 @@ public record LevelHeights(List<Group> groups) implements Serializable {
         for (String part : text.split(",")) {
             Matcher matcher = GROUP.matcher(part);
             if (!matcher.matches()) {
-                throw new StudyException("Levels read like \u201c10 x 1.2 m, 2 x 2 m\u201d: how many, then how high; got \u201c" + text + "\u201d");
+                throw new StudyException(
+                        "Levels read like \u201c10 x 1.2 m, 2 x 2 m\u201d: how many, then how high; got \u201c" + text + "\u201d");
             }
             int levels = matcher.group(1) == null ? 1 : Integer.parseInt(matcher.group(1));
             groups.add(new Group(levels, Quantity.parse(matcher.group(2).trim(), Dimension.LENGTH)));

@@ -183,7 +183,8 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
         int place = number % laneCapacity();
         int level = form == RackForm.BLOCK_STORE ? place % levels.count() : level(lane);
         double side = row(lane) == 0 ? -1 : 1;
-        return Pose.at(bayMetres(bay(lane)) - lengthMetres() / 2, aisleMetres(aisle) + side * reachMetres(depthOf(place)), levelMetres(level),
+        return Pose.at(bayMetres(bay(lane)) - lengthMetres() / 2, aisleMetres(aisle) + side * reachMetres(depthOf(place)),
+                levelMetres(level),
                 0);
     }
 

@@ -54,6 +54,7 @@ public final class FloorView extends Region {
     private final PhongMaterial palette = new PhongMaterial();
     private final GroundPlane plane = new GroundPlane();
     private final PeopleView people = new PeopleView(palette);
+    private final CraneView cranes = new CraneView(palette);
     private final Lamps lamps = new Lamps(palette);
     private final EquipmentView equipment = new EquipmentView(palette, lamps);
     private final MeshView travelling = new MeshView();
@@ -77,7 +78,8 @@ public final class FloorView extends Region {
         palette.setSpecularColor(Color.TRANSPARENT);
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
-        Group world = new Group(underlay, equipment.view(), swarms, people.view(), lamps.besideLinks(), travelling, equipment.building(),
+        Group world = new Group(underlay, equipment.view(), swarms, people.view(), cranes.view(), lamps.besideLinks(), travelling,
+                equipment.building(),
                 ghost,
                 new AmbientLight(Color.gray(0.5)), sun);
         travelling.setMaterial(palette);
@@ -127,6 +129,7 @@ public final class FloorView extends Region {
             swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
         }
         people.setStudy(unfolded);
+        cranes.setStudy(unfolded);
         lamps.standAt(unfolded, poser);
         shown = null;
         shownNanos = -2;
@@ -158,6 +161,7 @@ public final class FloorView extends Region {
         }
         pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
         people.show(poser.people());
+        cranes.show(poser.cranes());
         lamps.show(unfolded, moment);
         overlay.setMoment(moment);
         drawOverlay();
@@ -171,6 +175,7 @@ public final class FloorView extends Region {
             swarm.end(view, getHeight());
         });
         people.hide();
+        cranes.hide();
         overlay.setMoment(null);
         drawOverlay();
     }
@@ -460,6 +465,9 @@ public final class FloorView extends Region {
         look(view.fitted(points, Math.max(50, getWidth()), Math.max(50, getHeight())));
     }
 
+    /** What is higher is brought into view up to its top. */
+    private static final double HIGH_METRES = 4;
+
     private static void corners(PlantElement element, List<double[]> points) {
         if (element instanceof LineElement line) {
             for (Pose corner : line.cornersOnFloor()) {
@@ -475,6 +483,10 @@ public final class FloorView extends Region {
             }
         }
         points.add(new double[] {element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 2.9});
+        double high = element.placement().zMetres() + element.footprint().heightMetres();
+        if (high > HIGH_METRES) {
+            element.onFootprint().forEach(corner -> points.add(new double[] {corner.x(), corner.y(), high}));
+        }
     }
 
     // ---- building the scene

@@ -19,6 +19,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.unfold.UnfoldedStudy;
 
 /** The people on the floor: each a body that walks, stands, works, carries or sits, as the scene has it. */
@@ -129,6 +130,7 @@ final class PeopleView {
         TriangleMesh mesh = switch (groups.get(number)) {
             case Crew crew -> forms.of(posture, frame, scene.crew(number));
             case Fleet fleet -> vehicles.of(fleet.form());
+            case StackerCrane crane -> throw new IllegalStateException("Cranes are drawn in their aisles");
         };
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);

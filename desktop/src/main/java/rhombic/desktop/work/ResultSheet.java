@@ -31,7 +31,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     /** What the sheets of Diagnose are about. */
     public enum Subject {
-        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), AISLES("Aisles"), PEOPLE(
+        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), AISLES("Aisles"), RACKS("Racks"), PEOPLE(
                 "People"), FAILURES(
                         "Failures"), STAFFING("Staffing");
 
@@ -55,6 +55,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             case PIECES -> pieces(summary);
             case LINKS -> links(summary);
             case AISLES -> aisles(summary);
+            case RACKS -> RackSheet.of(summary);
             case PEOPLE -> PeopleSheets.people(summary);
             case FAILURES -> PeopleSheets.failures(summary);
             case STAFFING -> PeopleSheets.staffing(summary);
@@ -216,7 +217,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     /** Mean over the runs that have the figure. */
-    private static double mean(Summary summary, ToDoubleFunction<RunFigures> figure) {
+    static double mean(Summary summary, ToDoubleFunction<RunFigures> figure) {
         return summary.runs().stream().mapToDouble(figure).filter(v -> !Double.isNaN(v)).average().orElse(Double.NaN);
     }
 
@@ -225,11 +226,11 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
         return share == 0 && !state.isAlwaysShown() ? "" : percent(share);
     }
 
-    private static String number(double value) {
+    static String number(double value) {
         return Double.isNaN(value) ? NONE : String.format(Locale.ROOT, Math.abs(value) < 99.95 ? "%.1f" : "%.0f", value);
     }
 
-    private static String percent(double share) {
+    static String percent(double share) {
         return Double.isNaN(share) ? "" : String.format(Locale.ROOT, share < 0.9995 ? "%.1f %%" : "%.0f %%", 100 * share);
     }
 

@@ -26,7 +26,7 @@ final class NeedSentences {
 
     /** All by whom somebody can be asked for: groups, then skills. */
     static List<String> choices(Study study) {
-        return choices(study.groups());
+        return choices(study.groups().stream().filter(ResourceGroup::comeWhenCalled).toList());
     }
 
     /** The same for work, which only people do. */

@@ -36,6 +36,8 @@ import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
@@ -63,6 +65,8 @@ public final class Sentences {
             case Dock dock -> DockSentences.of(study, dock);
             case Crew crew -> CrewSentences.of(study, crew);
             case Fleet fleet -> FleetSentences.of(study, fleet);
+            case StackerCrane crane -> CraneSentences.of(study, crane);
+            case Rack rack -> RackSentences.of(study, rack);
             case BreakArea area -> List.of(new Sentence(words("People of "
                     + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));
             case VehiclePlaces area -> DeploymentSentences.places(study, area);

@@ -18,7 +18,9 @@ import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
@@ -56,6 +58,8 @@ public final class Bodies {
             case Crew crew -> made.of(List.of("crew", crew.footprint()), () -> PersonForm.home(crew.footprint()));
             case Fleet fleet -> made.of(List.of("fleet", fleet.footprint(), fleet.vehicles()),
                     () -> VehicleForm.parking(fleet.footprint(), fleet.vehicles()));
+            case Rack rack -> made.of(List.of("rack", rack.layout()), () -> RackBody.of(rack));
+            case StackerCrane crane -> made.of("crane desk", RackBody::desk);
             case ChargingArea area -> made.of(List.of("charging", area.places(), area.footprint()), () -> VehicleForm.chargers(area));
             case ParkingArea area -> made.of(List.of("parking", area.places(), area.footprint()),
                     () -> VehicleForm.parking(area.footprint(), area.places()));
@@ -95,9 +99,11 @@ public final class Bodies {
 
     /** The same as it is seen from far away. */
     public TriangleMesh far(PlantElement element) {
-        return element instanceof Conveyor conveyor
-                ? made.of(shape("far conveyor", conveyor), () -> ConveyorBody.far(conveyor))
-                : of(element);
+        return switch (element) {
+            case Conveyor conveyor -> made.of(shape("far conveyor", conveyor), () -> ConveyorBody.far(conveyor));
+            case Rack rack -> made.of(List.of("far rack", rack.layout()), () -> RackBody.far(rack));
+            default -> of(element);
+        };
     }
 
     /** How much the shape of its kind is stretched along the flow, across it, and up, if it has a size of its own. */

@@ -1,0 +1,228 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Study;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.FetchChoice;
+import rhombic.study.rack.ListedOrder;
+import rhombic.study.rack.OrderLine;
+import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.site.Barrier;
+import rhombic.study.value.PieceType;
+
+/** Whether what comes to racks fits in, what is asked of them is ever there, and each aisle that needs a crane has one. */
+final class RackCheck {
+    private static final double WHOLE = 1;
+    private static final double NEAR = 1e-6;
+    /** What is lower is a fence or a partition. */
+    private static final double MIN_HALL_METRES = 3;
+
+    private final Study study;
+    private final TypeFlow flow;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private RackCheck(Study study, TypeFlow flow) {
+        this.study = study;
+        this.flow = flow;
+    }
+
+    static List<Problem> of(Study study, TypeFlow flow) {
+        RackCheck check = new RackCheck(study, flow);
+        study.elements().forEach(element -> {
+            switch (element) {
+                case Rack rack -> check.rack(rack);
+                case StackerCrane crane -> check.cranes(crane);
+                default -> {}
+            }
+        });
+        return check.problems;
+    }
+
+    private void warn(Problem.Kind kind, String subject, String message, String remedy, Problem.@Nullable Fix fix) {
+        problems.add(new Problem(Problem.Grade.WARNING, kind, subject, message, remedy, fix));
+    }
+
+    private List<StackerCrane> servers(Rack rack) {
+        return study.elements().stream().filter(StackerCrane.class::isInstance).map(StackerCrane.class::cast)
+                .filter(crane -> crane.rack().equals(rack.name())).toList();
+    }
+
+    // ---- cranes
+
+    private void cranes(StackerCrane crane) {
+        Optional<Rack> rack = study.find(crane.rack(), Rack.class);
+        List<Rack> all = study.elements().stream().filter(Rack.class::isInstance).map(Rack.class::cast).toList();
+        if (rack.isEmpty()) {
+            Optional<Rack> free = all.stream().filter(one -> servers(one).isEmpty()).findFirst();
+            warn(Problem.Kind.CREW, crane.name(),
+                    crane.rack().isEmpty()
+                            ? "It serves no rack"
+                            : "It serves \u201c" + crane.rack() + "\u201d, which is no rack that is there",
+                    all.isEmpty() ? "Place a rack, and choose it here" : "Choose the rack that it serves",
+                    free.map(one -> Problem.Fix.of("Let it serve " + one.name(), crane,
+                            e -> ((StackerCrane) e).withRack(one.name()).withCranes(one.layout().aisles()))).orElse(null));
+        } else if (crane.cranes() > rack.get().layout().aisles()) {
+            warn(Problem.Kind.CREW, crane.name(), "Its " + crane.cranes() + " cranes are more than the " + aisles(rack.get()) + " of "
+                    + rack.get().name() + ", so the others do nothing", "Take cranes out, or give the rack more aisles",
+                    Problem.Fix.of("Have " + rack.get().layout().aisles(), crane,
+                            e -> ((StackerCrane) e).withCranes(rack.get().layout().aisles())));
+        }
+    }
+
+    private static String aisles(Rack rack) {
+        int aisles = rack.layout().aisles();
+        return aisles == 1 ? "1 aisle" : aisles + " aisles";
+    }
+
+    private void served(Rack rack) {
+        List<StackerCrane> servers = servers(rack);
+        if (servers.isEmpty()) {
+            return;
+        }
+        if (servers.size() > 1) {
+            warn(Problem.Kind.CREW, rack.name(), "Both " + servers.get(0).name() + " and " + servers.get(1).name()
+                    + " serve it; only the first of them moves", "Let each rack be served by one group of cranes", null);
+        }
+        StackerCrane first = servers.getFirst();
+        int aisles = rack.layout().aisles();
+        if (first.cranes() < aisles) {
+            int without = first.cranes() + 1;
+            warn(Problem.Kind.CREW, rack.name(), "Aisle " + without + (without == aisles ? " has" : " and those behind it have")
+                    + " no crane, so nothing is stored there", "Have one crane for each aisle",
+                    Problem.Fix.of("Have " + aisles + " cranes", first, e -> ((StackerCrane) e).withCranes(aisles)));
+        }
+        if (rack.layout().form() != RackForm.RACK) {
+            warn(Problem.Kind.CREW, rack.name(), "Cranes serve it, but a crane can't reach into a " + rack.layout().form().word()
+                    + " from its aisle", "Make it a rack, or take the cranes out",
+                    Problem.Fix.of("Make it a rack", rack, e -> ((Rack) e).withLayout(l -> l.withForm(RackForm.RACK))));
+        }
+    }
+
+    // ---- what comes
+
+    private void rack(Rack rack) {
+        served(rack);
+        Set<String> comes = new TreeSet<>(flow.comingTo(rack.name()));
+        rack.stock().forEach(one -> comes.add(one.type()));
+        study.pieceTypes().stream().filter(type -> comes.contains(type.name())).forEach(type -> fits(rack, type));
+        stock(rack);
+        classes(rack, comes);
+        rack.orders().ifPresent(plan -> orders(rack, plan, comes));
+        if (rack.fetching().rule() == FetchChoice.BY_FORMULA && rack.fetching().formula().isBlank()) {
+            warn(Problem.Kind.FORMULA, rack.name(), "It gives out by a formula, but has none, so the oldest goes first",
+                    "Write the formula, or choose another rule",
+                    Problem.Fix.of("The oldest first", rack, e -> ((Rack) e).withFetching(f -> f.withRule(FetchChoice.OLDEST))));
+        }
+        roof(rack);
+    }
+
+    private static Quantity metres(double value) {
+        return new Quantity(Math.round(value * 1000) / 1000.0, Unit.METRE);
+    }
+
+    private void fits(Rack rack, PieceType type) {
+        RackLayout layout = rack.layout();
+        double high = 0;
+        for (double level : layout.levels().metres()) {
+            high = Math.max(high, level);
+        }
+        if (type.height().inBaseUnit() > high + NEAR) {
+            warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
+                    type.name() + " is " + type.height() + " high and fits in none of its levels, of "
+                            + metres(high) + " at most, so it waits for ever",
+                    "Make a level higher, or let " + type.name() + " go elsewhere", null);
+        }
+        double deep = layout.slotDepth().inBaseUnit();
+        double wide = layout.bayPitch().inBaseUnit();
+        double length = type.length().inBaseUnit();
+        double width = type.width().inBaseUnit();
+        if (!(length <= deep + NEAR && width <= wide + NEAR || width <= deep + NEAR && length <= wide + NEAR)) {
+            warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(), type.name() + ", " + type.length() + " by " + type.width()
+                    + ", is larger than a slot of " + layout.bayPitch() + " by " + layout.slotDepth(),
+                    "Make bays wider or slots deeper, or let " + type.name() + " go elsewhere", null);
+        }
+        layout.maxWeight().filter(max -> type.weight().inBaseUnit() > max.inBaseUnit())
+                .ifPresent(max -> warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
+                        type.name() + " weighs " + type.weight() + ", more than the " + max + " that a slot carries, so it waits for ever",
+                        "Let slots carry more, or let " + type.name() + " go elsewhere", null));
+    }
+
+    private void stock(Rack rack) {
+        long pieces = rack.stock().stream().mapToLong(RackStock::pieces).sum();
+        if (pieces > rack.layout().places()) {
+            warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
+                    "At the start " + pieces + " pieces lie in it, but it has " + rack.layout().places()
+                            + " places, so some are left out",
+                    "Let fewer lie in it, or make it larger", null);
+        }
+    }
+
+    private void classes(Rack rack, Set<String> comes) {
+        if (rack.storing().slotRule() != SlotChoice.BY_CLASS) {
+            return;
+        }
+        List<StorageClass> classes = rack.storing().classes();
+        if (classes.isEmpty()) {
+            warn(Problem.Kind.SHARES, rack.name(), "It stores by class, but has no classes, so any slot will do",
+                    "Say which share of the slots is for which types, or choose another rule", null);
+            return;
+        }
+        double sum = classes.stream().mapToDouble(one -> one.share().inBaseUnit()).sum();
+        if (Math.abs(sum - WHOLE) > NEAR) {
+            warn(Problem.Kind.SHARES, rack.name(), "The shares of its classes add up to " + Math.round(sum * 1000) / 10.0
+                    + " %, not to 100 %; the last class has the rest", "Let them add up to 100 %",
+                    Problem.Fix.of("Scale them to 100 %", rack, e -> ((Rack) e).withStoring(s -> s.withClasses(s.classes().stream()
+                            .map(one -> one.withShare(Quantity.percent(Math.round(1e6 * one.share().inBaseUnit() / sum) / 1e4)))
+                            .toList()))));
+        }
+        Set<String> named = new HashSet<>();
+        classes.stream().flatMap(one -> one.types().stream()).filter(type -> !named.add(type)).findFirst()
+                .ifPresent(type -> warn(Problem.Kind.SHARES, rack.name(), "Two of its classes name " + type + "; the first counts",
+                        "Name it in one class", null));
+        boolean forOthers = classes.stream().anyMatch(one -> one.types().isEmpty());
+        comes.stream().filter(type -> !forOthers && !named.contains(type)).findFirst()
+                .ifPresent(type -> warn(Problem.Kind.SHARES, rack.name(),
+                        "None of its classes is for " + type + ", so it counts as of the last",
+                        "Name it in a class, or have one class for all others", null));
+    }
+
+    private void orders(Rack rack, OrderPlan plan, Set<String> comes) {
+        Map<String, Boolean> asked = new HashMap<>();
+        Stream.concat(plan.lines().stream().map(OrderLine::type), plan.list().stream().map(ListedOrder::type))
+                .forEach(type -> asked.put(type, true));
+        asked.keySet().stream().sorted().filter(type -> !comes.contains(type)).findFirst()
+                .ifPresent(type -> warn(Problem.Kind.MIX, rack.name(),
+                        "Customer orders ask for " + type + ", which never comes to it, so they wait for ever",
+                        "Let " + type + " come to it or lie in it at the start, or take it out of the orders", null));
+        comes.stream().filter(type -> !asked.containsKey(type)).findFirst()
+                .ifPresent(type -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.MIX, rack.name(),
+                        "No customer order ever asks for " + type + ", so what comes of it stays", "Add a line for it to the orders")));
+    }
+
+    /** What stands in a building is no higher than its walls. */
+    private void roof(Rack rack) {
+        double high = rack.layout().heightMetres();
+        study.elements().stream().filter(Barrier.class::isInstance).map(element -> element.footprint().heightMetres())
+                .max(Double::compare).filter(wall -> wall > 0 && wall < high && wall >= MIN_HALL_METRES)
+                .ifPresent(wall -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROOM_TOO_SMALL, rack.name(),
+                        "It is " + metres(high) + " high, higher than the walls, of " + metres(wall) + ": it goes through the roof",
+                        "Give it fewer or lower levels, or make the walls higher")));
+    }
+}

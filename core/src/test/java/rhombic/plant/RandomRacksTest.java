@@ -1,0 +1,182 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.time;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import rhombic.measure.RackFigures;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Quantity;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
+import rhombic.space.Pose;
+import rhombic.study.Link;
+import rhombic.study.RunPlan;
+import rhombic.study.Study;
+import rhombic.study.duty.Duty;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.UpTime;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.kind.Station;
+import rhombic.study.place.Placement;
+import rhombic.study.rack.AisleChoice;
+import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.FetchChoice;
+import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.ListedOrder;
+import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackRows;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.TransferPoint;
+import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.MixPart;
+import rhombic.study.value.PieceType;
+import rhombic.study.work.Supply;
+import rhombic.trace.Moment;
+import rhombic.trace.Trace;
+
+/** What holds of every rack, shown on random ones. */
+class RandomRacksTest {
+    private static final double HOURS = 20;
+
+    /** Pieces come for some hours; orders ask for as many as come or fewer, or whatever comes goes out; then all is done. */
+    private static Study study(long seed, boolean hasCranes) {
+        Random random = new Random(seed);
+        List<PieceType> types = List.of(PieceType.usual("A"), PieceType.usual("B"), PieceType.usual("C"));
+        int stock = random.nextInt(12);
+        int pieces = 20 + random.nextInt(60);
+        RackForm form = hasCranes ? RackForm.RACK : RackForm.values()[random.nextInt(3)];
+        RackLayout layout = RackLayout.USUAL.withForm(form).withAisles(1 + random.nextInt(3)).withBays(2 + random.nextInt(6))
+                .withLevels(LevelHeights.parse(random.nextBoolean() ? "3 x 1.5 m" : "2 x 1 m, 1 x 2 m"))
+                .withDepth(1 + random.nextInt(3)).withRows(random.nextBoolean() ? RackRows.BOTH_SIDES : RackRows.ONE_SIDE);
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", new Placement(0, 0, 0, 30 * random.nextInt(12)))).with(layout)
+                .withStoring(s -> s.withSlotRule(SlotChoice.values()[random.nextInt(4)])
+                        .withAisleRule(AisleChoice.values()[random.nextInt(3)])
+                        .withClasses(List.of(new StorageClass(Quantity.percent(30), List.of("A")),
+                                new StorageClass(Quantity.percent(70), List.of()))))
+                .withFetching(f -> f.withRule(FetchChoice.values()[random.nextInt(3)])
+                        .withMinStay(random.nextInt(3) == 0 ? Optional.of(Quantity.hours(0.5)) : Optional.empty()))
+                .withInfeed(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 0.8, 1.5, 1 + random.nextInt(3)))
+                .withOutfeed(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 0.8, 1.5, 1 + random.nextInt(3)))
+                .withStock(stock == 0 ? List.of() : List.of(new RackStock("A", stock)));
+        List<ListedOrder> orders = new ArrayList<>();
+        int asked = 0;
+        while (asked < pieces / 4) {
+            int count = 1 + random.nextInt(3);
+            orders.add(new ListedOrder("Order " + orders.size(), Quantity.seconds(random.nextInt(30_000)),
+                    types.get(random.nextInt(3)).name(), count, random.nextInt(5) == 0));
+            asked += count;
+        }
+        Rack asking = random.nextBoolean()
+                ? rack
+                : rack.withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), orders, Optional.of(Quantity.hours(2)))));
+        List<PlantElement> elements = new ArrayList<>();
+        elements.add(new GoodsIn("In", Placement.at(-30, 0), "A",
+                Optional.of(new Supply.Spaced(time("exponential(" + (100 + random.nextInt(400)) + " s)"))), GoodsIn.WhenFull.WAIT,
+                OptionalInt.of(pieces)).withMix(List.of(new MixPart("A", 2), new MixPart("B", 1), new MixPart("C", 1))));
+        elements.add(asking);
+        elements.add(new Station("S", Placement.at(30, 0), 1, 1, Optional.of(time("exponential(90 s)"))));
+        elements.add(goodsOut("Out"));
+        if (hasCranes) {
+            Basics basics = Basics.of("Cranes", Placement.at(0, 30));
+            FailureMode fails = FailureMode.of("Stop", new UpTime.After(time("exponential(40 min)"), UpTime.Clock.CALENDAR),
+                    time("exponential(5 min)"));
+            elements.add(StackerCrane.KIND
+                    .blank(random.nextInt(3) == 0 ? basics.withDuty(Duty.ALWAYS.withFailures(List.of(fails))) : basics)
+                    .withRack("Rack").withCranes(layout.aisles())
+                    .withCycles(c -> c.withRule(CraneCycles.Cycle.values()[random.nextInt(3)])
+                            .withDwell(CraneCycles.Dwell.values()[random.nextInt(4)]).withForkTime(time("uniform(3 s, 8 s)"))
+                            .withDeepTime(time("2 s"))));
+        }
+        return new Study("Random rack " + seed, RunPlan.ONE_SHIFT.withLength(Quantity.hours(HOURS)).withReplications(1), types, elements,
+                List.of(new Link("In", "Rack"), new Link("Rack", "S"), new Link("S", "Out")));
+    }
+
+    static List<Long> seeds() {
+        return Runs.nets().boxed().toList();
+    }
+
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void whatComesIsStoredAndWhatIsAskedForGoesOut(long seed) {
+        for (boolean hasCranes : new boolean[] {true, false}) {
+            Study study = study(seed, hasCranes);
+            Rack rack = study.find("Rack", Rack.class).orElseThrow();
+            RunFigures run = Runs.sound(study, seed);
+            RackFigures figures = run.racks().getFirst();
+            assertTrue(run.deadlock().isNone(), "seed " + seed + " " + run.deadlock());
+            long wanted = rack.orders().isEmpty() ? run.in() : rack.orders().get().list().stream().mapToInt(ListedOrder::pieces).sum();
+            assertTrue(figures.contentMax() <= rack.layout().places() + rack.layout().aisles() * rack.outfeed().capacity(), "seed " + seed);
+            if (rack.orders().isEmpty()) {
+                assertEquals(run.in(), run.out(), "seed " + seed + ": what nobody holds back goes out");
+            } else if (rack.layout().depth() == 1 || hasCranes) {
+                assertEquals(wanted - figures.missingPieces(), run.out(), "seed " + seed + ": what is asked for goes out, no more and no less");
+                long orders = rack.orders().get().list().stream().map(ListedOrder::order).distinct().count();
+                assertEquals(orders, figures.orders() + figures.waitingOrders(), "seed " + seed);
+                assertTrue(figures.missingPieces() > 0 || figures.waitingOrders() == 0, "seed " + seed + ": " + figures);
+            }
+        }
+    }
+
+    /** No two loads are in one place, and each that rides is on the fork of a crane in an aisle. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void loadsAreInTheirSlotsOrOnACrane(long seed) {
+        Study study = study(seed, true);
+        Trace trace = Runs.traceOf(study);
+        Random random = new Random(seed);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
+        Rack rack = study.find("Rack", Rack.class).orElseThrow();
+        Poses poses = new Poses();
+        for (int i = 0; i < 60; i++) {
+            Moment moment = trace.at((long) (random.nextDouble() * HOURS * 3.6e12));
+            scene.pose(moment, 0, poses);
+            Set<List<Long>> places = new HashSet<>();
+            for (int piece = 0; piece < poses.count(); piece++) {
+                if (poses.place(piece) != 1) {
+                    continue;
+                }
+                boolean isNew = places.add(List.of(Math.round(poses.x(piece) * 1000), Math.round(poses.y(piece) * 1000),
+                        Math.round(poses.z(piece) * 1000)));
+                assertTrue(isNew || isMovingUp(moment, poses.body(piece)), "seed " + seed + ": two loads in one place");
+                if (moment.carrierOf(poses.body(piece)) >= 0) {
+                    onItsCrane(scene, rack, poses, piece, "seed " + seed);
+                }
+            }
+        }
+    }
+
+    private static boolean isMovingUp(Moment moment, int body) {
+        return moment.timeNanos() - moment.sinceNanos(body) < 2e9;
+    }
+
+    private static void onItsCrane(Scene scene, Rack rack, Poses poses, int piece, String seed) {
+        boolean isOn = IntStream.range(0, scene.cranes().cranes().size()).anyMatch(crane -> {
+            Pose mast = scene.cranes().mast(crane);
+            double across = Math.hypot(mast.x() - poses.x(piece), mast.y() - poses.y(piece));
+            return Math.abs(across - Math.abs(scene.cranes().reachMetres(crane))) < 1e-6
+                    && Math.abs(scene.cranes().carriageMetres(crane) - poses.z(piece)) < 1e-6;
+        });
+        assertTrue(isOn, seed + ": a load rides on nothing");
+        assertTrue(poses.z(piece) >= 0 && poses.z(piece) <= rack.layout().heightMetres(), seed);
+    }
+}

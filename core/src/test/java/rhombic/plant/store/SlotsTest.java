@@ -1,0 +1,207 @@
+package rhombic.plant.store;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import rhombic.plant.piece.Piece;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackRows;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.Storing;
+
+/** The choice of a slot, against looking at all slots one by one. */
+class SlotsTest {
+    private static final int TYPES = 3;
+    private static final double[] HIGHS = {0.8, 1.1, 1.9};
+
+    /** What is in each lane, lane by lane, as somebody would keep it on paper. */
+    private static final class Paper {
+        private final RackLayout layout;
+        private final Storing storing;
+        private final List<List<Integer>> lanes = new ArrayList<>();
+
+        Paper(RackLayout layout, Storing storing) {
+            this.layout = layout;
+            this.storing = storing;
+            IntStream.range(0, layout.lanesInAisle()).forEach(lane -> lanes.add(new ArrayList<>()));
+        }
+
+        private List<Integer> ranked() {
+            boolean byBay = storing.slotRule() == SlotChoice.FIRST_FREE;
+            Comparator<Integer> first = Comparator.comparingDouble(lane -> byBay ? layout.bay(lane) : seconds(layout, lane));
+            return IntStream.range(0, lanes.size()).boxed()
+                    .sorted(first.thenComparing(layout::bay).thenComparing(layout::level).thenComparing(layout::row)).toList();
+        }
+
+        private int classOf(int rank) {
+            if (storing.slotRule() != SlotChoice.BY_CLASS) {
+                return 0;
+            }
+            double part = (rank + 0.5) / lanes.size();
+            double up = 0;
+            for (int i = 0; i < storing.classes().size(); i++) {
+                up += storing.classes().get(i).share().inBaseUnit();
+                if (part < up) {
+                    return i;
+                }
+            }
+            return storing.classes().size() - 1;
+        }
+
+        private double height(int lane) {
+            return layout.levels().metres()[layout.level(lane)];
+        }
+
+        /** All lanes that would be as right as each other; empty if there is none. */
+        Set<Integer> choices(int type, int wanted) {
+            List<Integer> ranked = ranked();
+            int classes = storing.slotRule() == SlotChoice.BY_CLASS ? storing.classes().size() : 1;
+            boolean draws = storing.slotRule() == SlotChoice.RANDOM || storing.slotRule() == SlotChoice.BY_CLASS;
+            for (int pass = layout.laneCapacity() > 1 ? 0 : 2; pass < 3; pass++) {
+                int sort = pass;
+                for (double height : Arrays.stream(layout.levels().metres()).distinct().sorted().toArray()) {
+                    if (height < HIGHS[type]) {
+                        continue;
+                    }
+                    for (int i = 0; i < classes; i++) {
+                        int number = wanted + i < classes ? wanted + i : classes - 1 - i;
+                        List<Integer> fit = IntStream.range(0, ranked.size()).filter(rank -> classOf(rank) == number).mapToObj(ranked::get)
+                                .filter(lane -> height(lane) == height && lanes.get(lane).size() < layout.laneCapacity())
+                                .filter(lane -> switch (sort) {
+                                    case 0 -> !lanes.get(lane).isEmpty() && lanes.get(lane).stream().allMatch(one -> one == type);
+                                    case 1 -> lanes.get(lane).isEmpty();
+                                    default -> true;
+                                }).toList();
+                        if (!fit.isEmpty()) {
+                            return draws && sort > 0 ? new HashSet<>(fit) : Set.of(fit.getFirst());
+                        }
+                    }
+                }
+            }
+            return Set.of();
+        }
+    }
+
+    private static double seconds(RackLayout layout, int lane) {
+        return Math.max(layout.bayMetres(layout.bay(lane)) / 2, layout.levelMetres(layout.level(lane)) / 0.5);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    void aSlotIsTheOneThatLookingAtAllOfThemFinds(int seed) {
+        Random random = new Random(seed);
+        RackLayout layout = RackLayout.USUAL.withRows(random.nextBoolean() ? RackRows.BOTH_SIDES : RackRows.ONE_SIDE)
+                .withBays(1 + random.nextInt(8)).withLevels(LevelHeights.parse("2 x 1 m, 1 x 1.2 m, 1 x 2 m")).withDepth(1 + seed % 3);
+        Storing storing = new Storing(SlotChoice.values()[seed % 4], Storing.USUAL.aisleRule(),
+                List.of(new StorageClass(Quantity.percent(20), List.of("A")), new StorageClass(Quantity.percent(30), List.of("B")),
+                        new StorageClass(Quantity.percent(50), List.of())));
+        Slots slots = new Slots(layout, storing, lane -> seconds(layout, lane));
+        Paper paper = new Paper(layout, storing);
+        int stored = 0;
+        for (int i = 0; i < 600; i++) {
+            if (random.nextInt(5) < 3) {
+                int type = random.nextInt(TYPES);
+                int lane = slots.choose(type, type, HIGHS[type], random.nextDouble(), one -> 0);
+                Set<Integer> right = paper.choices(type, type);
+                assertEquals(right.isEmpty(), lane == Slots.NONE, "seed " + seed + " step " + i);
+                if (lane != Slots.NONE) {
+                    assertTrue(right.contains(lane), "seed " + seed + " step " + i + ": " + lane + " of " + right);
+                    Load load = new Load(new Piece(type), 0, i);
+                    load.lane = lane;
+                    slots.keep(lane, type);
+                    assertEquals(paper.lanes.get(lane).size(), slots.put(load));
+                    paper.lanes.get(lane).add(type);
+                    stored++;
+                }
+            } else {
+                int lane = random.nextInt(layout.lanesInAisle());
+                if (slots.filled(lane) > 0) {
+                    List<Integer> there = paper.lanes.get(lane);
+                    assertEquals(there.getLast(), slots.front(lane).piece.type);
+                    slots.takeFront(lane);
+                    there.removeLast();
+                    stored--;
+                }
+            }
+            assertEquals(layout.placesInAisle() - stored, slots.free());
+        }
+    }
+
+    /** Each lane of those that are as good as another is drawn equally often, which a wrong n-th of them would miss. */
+    @Test
+    void amongFreeSlotsEachIsAsLikely() {
+        RackLayout layout = RackLayout.USUAL.withBays(50).withLevels(LevelHeights.of(4, Quantity.parse("2 m", Dimension.LENGTH)));
+        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.RANDOM), lane -> seconds(layout, lane));
+        Set<Integer> found = new HashSet<>();
+        int lanes = layout.lanesInAisle();
+        for (int i = 0; i < lanes; i++) {
+            found.add(slots.choose(0, 0, 1, (i + 0.5) / lanes, one -> 0));
+        }
+        assertEquals(lanes, found.size());
+    }
+
+    @Test
+    void claimedLanesAreLeftOut() {
+        RackLayout layout = RackLayout.USUAL.withBays(3).withLevels(LevelHeights.of(1, Quantity.parse("2 m", Dimension.LENGTH)));
+        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.FIRST_FREE), lane -> 0);
+        int first = slots.choose(0, 0, 1, 0, lane -> 0);
+        int second = slots.choose(0, 0, 1, 0, lane -> lane == first ? 1 : 0);
+        assertTrue(second != first && second != Slots.NONE);
+        assertEquals(Slots.NONE, slots.choose(0, 0, 1, 0, lane -> 1));
+    }
+
+    /** What stands in the way goes to the nearest lane with room, if possible to one from which nothing is to be fetched. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6})
+    void whatStandsInTheWayGoesToTheNearestLane(int seed) {
+        Random random = new Random(seed);
+        RackLayout layout = RackLayout.USUAL.withBays(6).withDepth(2)
+                .withLevels(LevelHeights.parse("2 x 1 m, 2 x 2 m")).withForm(RackForm.RACK).withMaxWeight(Optional.empty());
+        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.RANDOM), lane -> 0);
+        List<Load> loads = new ArrayList<>();
+        for (int i = 0; i < 70; i++) {
+            int lane = slots.choose(i % 2, 0, 0.9, random.nextDouble(), one -> 0);
+            Load load = new Load(new Piece(i % 2), 0, i);
+            load.lane = lane;
+            load.isAsked = random.nextInt(4) == 0;
+            slots.keep(lane, i % 2);
+            slots.put(load);
+            loads.add(load);
+        }
+        for (int from = 0; from < layout.lanesInAisle(); from++) {
+            int start = from;
+            double[] cost = IntStream.range(0, layout.lanesInAisle()).mapToDouble(lane -> between(layout, start, lane)).toArray();
+            double least = IntStream.range(0, layout.lanesInAisle())
+                    .filter(lane -> lane != start && slots.filled(lane) < 2 && layout.levels().metres()[layout.level(lane)] >= 0.9)
+                    .mapToDouble(lane -> cost[lane] + (loads.stream().anyMatch(load -> load.lane == lane && load.isAsked) ? 1e6 : 0)).min()
+                    .orElse(Double.NaN);
+            int found = slots.aside(from, 0.9, lane -> cost[lane]);
+            double got = found == Slots.NONE
+                    ? Double.NaN
+                    : cost[found] + (loads.stream().anyMatch(load -> load.lane == found && load.isAsked) ? 1e6 : 0);
+            assertEquals(least, got, 1e-9, "seed " + seed + " from " + from);
+        }
+    }
+
+    private static double between(RackLayout layout, int from, int to) {
+        return Math.max(Math.abs(layout.bayMetres(layout.bay(from)) - layout.bayMetres(layout.bay(to))) / 2,
+                Math.abs(layout.levelMetres(layout.level(from)) - layout.levelMetres(layout.level(to))) / 0.5);
+    }
+}

@@ -1,0 +1,122 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.time;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import rhombic.chance.DistributionText;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Study;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.CraneDriving;
+import rhombic.study.rack.RackLayout;
+
+/** What the card of stacker cranes says. */
+final class CraneSentences {
+    private static final String NO_RACK = "no rack yet";
+    private static final String AT_ONCE = "at once";
+
+    private final Study study;
+    private final StackerCrane crane;
+
+    private CraneSentences(Study study, StackerCrane crane) {
+        this.study = study;
+        this.crane = crane;
+    }
+
+    static List<Sentence> of(Study study, StackerCrane crane) {
+        CraneSentences sentences = new CraneSentences(study, crane);
+        List<Sentence> all = new ArrayList<>(List.of(sentences.served(), sentences.moving(), sentences.fork(), sentences.cycles()));
+        all.add(DutySentences.calendarOf(study, crane));
+        FailureSentences failures = FailureSentences.of(study, crane);
+        all.addAll(failures.all());
+        all.add(new Sentence(failures.add()));
+        return all;
+    }
+
+    private Sentence served() {
+        List<String> racks = new ArrayList<>(
+                study.elements().stream().filter(Rack.class::isInstance).map(PlantElement::name).toList());
+        racks.add(NO_RACK);
+        return new Sentence(
+                typed("cranes", String.valueOf(crane.cranes()), String.valueOf(crane.cranes()),
+                        "A whole number from 1 to " + RackLayout.MAX_AISLES + ", one for each aisle",
+                        text -> crane(c -> c.withCranes(Typed.whole(text, "The cranes of a rack")))),
+                new Words(crane.cranes() == 1 ? " crane serves the aisle of " : " cranes serve the aisles of "),
+                picked("rack", crane.rack().isEmpty() ? NO_RACK : crane.rack(), racks,
+                        text -> crane(c -> c.withRack(text.equals(NO_RACK) ? "" : text))),
+                new Words("."));
+    }
+
+    private Sentence moving() {
+        CraneDriving driving = crane.driving();
+        return new Sentence(new Words("They travel at "),
+                speed("speed", driving.travelSpeed(), CraneDriving::withTravelSpeed), new Words(", speed up and brake "),
+                acceleration("acceleration", driving.travelAcceleration(), CraneDriving::withTravelAcceleration),
+                new Words(", and lift meanwhile at "), speed("lift speed", driving.liftSpeed(), CraneDriving::withLiftSpeed),
+                new Words(", reached "),
+                acceleration("lift acceleration", driving.liftAcceleration(), CraneDriving::withLiftAcceleration), new Words("."));
+    }
+
+    private interface SpeedSetting {
+        CraneDriving with(CraneDriving driving, Quantity value);
+    }
+
+    private Part speed(String id, Quantity now, SpeedSetting change) {
+        return typed(id, now.toString(), now.toString(), "A speed such as 3 m/s",
+                text -> crane(c -> c.withDriving(d -> change.with(d, Quantity.parse(text, Dimension.SPEED)))));
+    }
+
+    private interface AccelerationSetting {
+        CraneDriving with(CraneDriving driving, Optional<Quantity> value);
+    }
+
+    private Part acceleration(String id, Optional<Quantity> now, AccelerationSetting change) {
+        return typed(id, now.map(value -> "by " + value).orElse(AT_ONCE), now.map(Quantity::toString).orElse(""),
+                "Such as 0.5 m/s\u00b2; empty: at once", text -> crane(c -> c.withDriving(d -> change.with(d,
+                        text.isBlank() || text.strip().equals(AT_ONCE)
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))));
+    }
+
+    private Sentence fork() {
+        CraneCycles cycles = crane.cycles();
+        return new Sentence(new Words("To pick a load up or to set it down takes "),
+                time("fork time", cycles.forkTime().toString(), cycles.forkTime().toString(),
+                        text -> crane(c -> c.withCycles(y -> y.withForkTime(DistributionText.parse(text))))),
+                new Words(", and "),
+                time("deep time", cycles.deepTime().isAlwaysZero() ? "no more" : cycles.deepTime() + " more", cycles.deepTime().toString(),
+                        text -> crane(c -> c.withCycles(y -> y.withDeepTime(DistributionText.parse(text))))),
+                new Words(" for each place farther back in a slot."));
+    }
+
+    private Sentence cycles() {
+        CraneCycles cycles = crane.cycles();
+        return new Sentence(new Words("They move "),
+                picked("cycle", cycles.rule().word(), Arrays.stream(CraneCycles.Cycle.values()).map(CraneCycles.Cycle::word).toList(),
+                        text -> crane(c -> c.withCycles(
+                                y -> y.withRule(Typed.choice(CraneCycles.Cycle.values(), CraneCycles.Cycle::word, text))))),
+                new Words(". With nothing to do they "),
+                picked("dwell", cycles.dwell().word(), Arrays.stream(CraneCycles.Dwell.values()).map(CraneCycles.Dwell::word).toList(),
+                        text -> crane(c -> c.withCycles(
+                                y -> y.withDwell(Typed.choice(CraneCycles.Dwell.values(), CraneCycles.Dwell::word, text))))),
+                new Words("."));
+    }
+
+    private UnaryOperator<Study> crane(UnaryOperator<StackerCrane> change) {
+        return s -> s.changed(crane.name(), e -> change.apply((StackerCrane) e));
+    }
+}

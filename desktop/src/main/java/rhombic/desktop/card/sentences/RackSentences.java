@@ -1,0 +1,395 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.text.Sentence.Token.act;
+import static rhombic.desktop.card.text.Sentence.Token.cells;
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.script;
+import static rhombic.desktop.card.text.Sentence.Token.time;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import rhombic.chance.DistributionText;
+import rhombic.desktop.card.text.Offers;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
+import rhombic.formula.Formula;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Study;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.place.Placement;
+import rhombic.study.rack.AisleChoice;
+import rhombic.study.rack.FetchChoice;
+import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.ListedOrder;
+import rhombic.study.rack.OrderLine;
+import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackRows;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.TransferPoint;
+import rhombic.study.value.Names;
+import rhombic.study.value.PieceType;
+
+/** What the card of a rack says. */
+final class RackSentences {
+    private static final String ANY_WEIGHT = "any weight";
+    private static final String AT_ONCE = "may go at once";
+    private static final String ANY_TIME = "as long as it takes";
+    private static final String YES = "yes";
+    private static final double DESK_METRES = 2.5;
+
+    private final Study study;
+    private final Rack rack;
+    private final RackLayout layout;
+
+    private RackSentences(Study study, Rack rack) {
+        this.study = study;
+        this.rack = rack;
+        layout = rack.layout();
+    }
+
+    static List<Sentence> of(Study study, Rack rack) {
+        RackSentences sentences = new RackSentences(study, rack);
+        List<Sentence> all = new ArrayList<>(List.of(sentences.form(), sentences.measures(), sentences.served()));
+        if (sentences.isServed()) {
+            all.add(sentences.points());
+        }
+        all.add(sentences.storing());
+        all.addAll(sentences.classes());
+        all.add(sentences.fetching());
+        all.add(sentences.orders());
+        all.add(sentences.stock());
+        return all;
+    }
+
+    private List<StackerCrane> cranes() {
+        return study.elements().stream().filter(StackerCrane.class::isInstance).map(StackerCrane.class::cast)
+                .filter(crane -> crane.rack().equals(rack.name())).toList();
+    }
+
+    private boolean isServed() {
+        return !cranes().isEmpty();
+    }
+
+    // ---- what it is
+
+    private Sentence form() {
+        String places = layout.places() == 1 ? "1 place" : String.format("%,d places", layout.places());
+        return new Sentence(new Words("Is a "),
+                picked("form", layout.form().word(), Arrays.stream(RackForm.values()).map(RackForm::word).toList(),
+                        text -> layout(l -> l.withForm(Typed.choice(RackForm.values(), RackForm::word, text)))),
+                new Words(" of "), whole("aisles", layout.aisles(), "aisle", RackLayout.MAX_AISLES, RackLayout::withAisles),
+                new Words(" with slots "),
+                picked("rows", layout.rows().word(), Arrays.stream(RackRows.values()).map(RackRows::word).toList(),
+                        text -> layout(l -> l.withRows(Typed.choice(RackRows.values(), RackRows::word, text)))),
+                new Words(", "), whole("bays", layout.bays(), "bay", RackLayout.MAX_BAYS, RackLayout::withBays), new Words(" long, "),
+                typed("levels", layout.levels().text(), layout.levels().text(),
+                        "From the lowest up, how many and how high, such as 10 x 1.2 m, 2 x 2 m",
+                        text -> layout(l -> l.withLevels(LevelHeights.parse(text)))),
+                new Words(" high, "), whole("depth", layout.depth(), "load", RackLayout.MAX_DEPTH, RackLayout::withDepth),
+                new Words(" deep: " + places + " in all."));
+    }
+
+    private interface WholeSetting {
+        RackLayout with(RackLayout layout, int value);
+    }
+
+    private Part whole(String id, int now, String word, int max, WholeSetting change) {
+        return typed(id, now + " " + word + (now == 1 ? "" : "s"), String.valueOf(now), "A whole number from 1 to " + max,
+                text -> layout(l -> change.with(l, Typed.whole(text, "The " + word + "s of a rack"))));
+    }
+
+    private Sentence measures() {
+        return new Sentence(new Words("Bays are "), length("bay pitch", layout.bayPitch(), RackLayout::withBayPitch),
+                new Words(" apart, a place is "), length("slot depth", layout.slotDepth(), RackLayout::withSlotDepth),
+                new Words(" deep, aisles are "), length("aisle width", layout.aisleWidth(), RackLayout::withAisleWidth),
+                new Words(" wide, and the lowest level is "), length("first level", layout.firstLevel(), RackLayout::withFirstLevel),
+                new Words(" above the floor. A load may be of "),
+                typed("max weight", layout.maxWeight().map(weight -> "at most " + weight).orElse(ANY_WEIGHT),
+                        layout.maxWeight().map(Quantity::toString).orElse(""), "Such as 1000 kg; empty: any weight",
+                        text -> layout(l -> l.withMaxWeight(text.isBlank() || text.strip().equals(ANY_WEIGHT)
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.MASS))))),
+                new Words("."));
+    }
+
+    private interface LengthSetting {
+        RackLayout with(RackLayout layout, Quantity value);
+    }
+
+    private Part length(String id, Quantity now, LengthSetting change) {
+        return typed(id, now.toString(), now.toString(), "A length such as 1.4 m",
+                text -> layout(l -> change.with(l, Quantity.parse(text, Dimension.LENGTH))));
+    }
+
+    /** Who reaches its slots. */
+    private Sentence served() {
+        List<StackerCrane> cranes = cranes();
+        if (!cranes.isEmpty()) {
+            return new Sentence(new Words(
+                    "It is served by " + cranes.stream().map(StackerCrane::name).collect(Collectors.joining(" and ")) + "."));
+        }
+        return new Sentence(new Words("Those who bring and fetch reach its slots themselves. "),
+                act("add cranes", layout.aisles() == 1 ? "+ stacker crane" : "+ stacker cranes", this::withCranes));
+    }
+
+    /** One for each aisle, with their control desk beside the front of the rack. */
+    private Study withCranes(Study before) {
+        Rack now = before.find(rack.name(), Rack.class).orElse(rack);
+        String name = Names.free(now.layout().aisles() == 1 ? "Stacker crane" : "Stacker cranes",
+                before.elements().stream().map(element -> element.name()).collect(Collectors.toSet()));
+        double x = -now.layout().lengthMetres() / 2 - now.infeed().offsetMetres();
+        double y = now.layout().widthMetres() / 2 + DESK_METRES;
+        var at = now.placement().pose().of(rhombic.space.Pose.at(x, y, 0, 0));
+        StackerCrane crane = StackerCrane.KIND.blank(Basics.of(name, Placement.at(at.x(), at.y()))).withRack(rack.name())
+                .withCranes(now.layout().aisles());
+        return before.with(crane);
+    }
+
+    private Sentence points() {
+        List<Part> parts = new ArrayList<>();
+        parts.add(new Words("Loads come in "));
+        parts.addAll(point("infeed", rack.infeed(), Rack::withInfeed));
+        parts.add(new Words("; they go out "));
+        parts.addAll(point("outfeed", rack.outfeed(), Rack::withOutfeed));
+        parts.add(new Words("."));
+        return new Sentence(parts);
+    }
+
+    private interface PointSetting {
+        Rack with(Rack rack, TransferPoint point);
+    }
+
+    private List<Part> point(String id, TransferPoint now, PointSetting change) {
+        return List.of(
+                picked(id + " end", now.end().word(), Arrays.stream(TransferPoint.End.values()).map(TransferPoint.End::word).toList(),
+                        text -> rack(r -> change.with(r,
+                                now.withEnd(Typed.choice(TransferPoint.End.values(), TransferPoint.End::word, text))))),
+                new Words(", "),
+                metres(id + " height", now.heightMetres(), value -> rack(r -> change.with(r, now.withHeight(value)))), new Words(" high, "),
+                metres(id + " offset", now.offsetMetres(), value -> rack(r -> change.with(r, now.withOffset(value)))),
+                new Words(" before the rack, with room for "),
+                typed(id + " capacity", String.valueOf(now.capacity()), String.valueOf(now.capacity()), "A whole number from 1 to 100",
+                        text -> rack(r -> change.with(r, now.withCapacity(Typed.whole(text, "The loads there"))))));
+    }
+
+    private interface MetresSetting {
+        UnaryOperator<Study> with(double metres);
+    }
+
+    private static Part metres(String id, double now, MetresSetting change) {
+        String text = new Quantity(now, Unit.METRE).toString();
+        return typed(id, text, text, "A length such as 0.8 m",
+                typed -> change.with(Quantity.parse(typed, Dimension.LENGTH).inBaseUnit()));
+    }
+
+    // ---- where it stores
+
+    private Sentence storing() {
+        List<Part> parts = new ArrayList<>(List.of(new Words("It stores "),
+                picked("slot rule", rack.storing().slotRule().word(), Arrays.stream(SlotChoice.values()).map(SlotChoice::word).toList(),
+                        text -> rack(r -> r.withStoring(s -> s.withSlotRule(Typed.choice(SlotChoice.values(), SlotChoice::word, text)))))));
+        if (layout.aisles() > 1) {
+            parts.add(new Words(", "));
+            parts.add(picked("aisle rule", rack.storing().aisleRule().word(),
+                    Arrays.stream(AisleChoice.values()).map(AisleChoice::word).toList(),
+                    text -> rack(r -> r.withStoring(s -> s.withAisleRule(Typed.choice(AisleChoice.values(), AisleChoice::word, text))))));
+        }
+        parts.add(new Words("."));
+        return new Sentence(parts);
+    }
+
+    private List<Sentence> classes() {
+        if (rack.storing().slotRule() != SlotChoice.BY_CLASS) {
+            return List.of();
+        }
+        List<StorageClass> classes = rack.storing().classes();
+        String shown = classes.isEmpty()
+                ? "+ classes"
+                : classes.stream()
+                        .map(one -> one.share() + " for " + (one.types().isEmpty() ? "all others" : String.join(", ", one.types())))
+                        .collect(Collectors.joining("; "));
+        return List.of(new Sentence(new Words("Of the slots of each aisle, from the nearest on, "),
+                cells("classes", shown, new Sentence.Grid(List.of("share", "types"),
+                        classes.stream().map(one -> List.of(one.share().toString(), String.join(", ", one.types()))).toList(),
+                        "A row for each class, from the nearest slots on: its share, such as 20 %, and the types in it; empty: all others",
+                        false, 1, filled -> {
+                            List<StorageClass> read = filled.rows().stream()
+                                    .map(row -> new StorageClass(Quantity.parse(row.get(0), Dimension.SHARE), types(row, 1))).toList();
+                            return rack(r -> r.withStoring(s -> s.withClasses(read)));
+                        })),
+                new Words(".")));
+    }
+
+    private List<String> types(List<String> row, int at) {
+        return row.size() <= at || row.get(at).isBlank()
+                ? List.of()
+                : Arrays.stream(row.get(at).split(",")).map(String::strip).map(this::type).toList();
+    }
+
+    private String type(String name) {
+        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
+        return types.stream().filter(one -> one.equalsIgnoreCase(name.strip())).findFirst().orElseThrow(() -> new IllegalArgumentException(
+                "There is no piece type \u201c" + name + "\u201d: use " + String.join(", ", types)));
+    }
+
+    // ---- what it gives out
+
+    private Sentence fetching() {
+        List<Part> parts = new ArrayList<>(List.of(new Words("It gives out "),
+                picked("fetch rule", rack.fetching().rule().word(), Arrays.stream(FetchChoice.values()).map(FetchChoice::word).toList(),
+                        text -> rack(r -> r.withFetching(f -> {
+                            FetchChoice rule = Typed.choice(FetchChoice.values(), FetchChoice::word, text);
+                            return f.withRule(rule)
+                                    .withFormula(rule == FetchChoice.BY_FORMULA && f.formula().isBlank() ? "piece.age" : f.formula());
+                        })))));
+        if (rack.fetching().rule() == FetchChoice.BY_FORMULA) {
+            parts.add(new Words(", the smallest of "));
+            parts.add(script("fetch formula", rack.fetching().formula(), rack.fetching().formula(),
+                    "A formula that gives a number, as it is when the load is stored; the smallest goes first",
+                    Offers.at(study, rack.basics().attributes()),
+                    text -> rack(r -> r.withFetching(f -> f.withFormula(Formula.parse(text.strip()).text())))));
+        }
+        parts.add(new Words(". A load "));
+        parts.add(stay("min stay", rack.fetching().minStay(), rack.fetching().minStay().map(time -> "stays " + time + " at least"), AT_ONCE,
+                (r, value) -> r.withFetching(f -> f.withMinStay(value))));
+        parts.add(new Words(", and should stay "));
+        parts.add(stay("max stay", rack.fetching().maxStay(), rack.fetching().maxStay().map(time -> time + " at most"), ANY_TIME,
+                (r, value) -> r.withFetching(f -> f.withMaxStay(value))));
+        parts.add(new Words("."));
+        return new Sentence(parts);
+    }
+
+    private interface StaySetting {
+        Rack with(Rack rack, Optional<Quantity> value);
+    }
+
+    private Part stay(String id, Optional<Quantity> now, Optional<String> shown, String none, StaySetting change) {
+        return typed(id, shown.orElse(none), now.map(Quantity::toString).orElse(""), "A time such as 30 d; empty: " + none,
+                text -> rack(r -> change.with(r,
+                        text.isBlank() || text.strip().equals(none)
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.TIME)))));
+    }
+
+    private Sentence orders() {
+        if (rack.orders().isEmpty()) {
+            return new Sentence(new Words("Whatever somebody takes goes out. "),
+                    act("add orders", "+ customer orders", rack(r -> r.withOrders(Optional.of(new OrderPlan(
+                            DistributionText.parse("exponential(10 min)"),
+                            List.of(new OrderLine(study.pieceTypes().isEmpty() ? "Piece" : study.pieceTypes().getFirst().name(), 1)),
+                            List.of(),
+                            Optional.empty()))))));
+        }
+        OrderPlan plan = rack.orders().get();
+        List<Part> parts = new ArrayList<>();
+        parts.add(new Words("Only what customer orders ask for goes out. One comes every "));
+        parts.add(time("order interarrival", plan.interarrival().toString(), plan.interarrival().toString(),
+                text -> orders(o -> o.withInterarrival(DistributionText.parse(text)))));
+        parts.add(new Words(" and asks for "));
+        parts.add(lines(plan));
+        parts.add(new Words(plan.list().isEmpty() ? ". Beside these, " : ". Beside these come "));
+        parts.add(list(plan));
+        parts.add(new Words(". An order is to be done "));
+        parts.add(typed("due", plan.due().map(due -> "within " + due).orElse("at any time"), plan.due().map(Quantity::toString).orElse(""),
+                "A time such as 2 h; empty: at any time", text -> orders(o -> o.withDue(
+                        text.isBlank() || text.strip().equals("at any time")
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text,
+                                        Dimension.TIME))))));
+        parts.add(new Words(". "));
+        parts.add(act("take out orders", "take them out", rack(r -> r.withOrders(Optional.empty()))));
+        return new Sentence(parts);
+    }
+
+    private Part lines(OrderPlan plan) {
+        String shown = plan.lines().isEmpty()
+                ? "nothing"
+                : plan.lines().stream()
+                        .map(line -> pieces(line) + " " + line.type() + (line.share().inBaseUnit() < 1 ? " (" + line.share() + ")" : ""))
+                        .collect(Collectors.joining(", "));
+        return cells("order lines", shown, new Sentence.Grid(List.of("type", "pieces", "share of orders"),
+                plan.lines().stream().map(line -> List.of(line.type(), pieces(line), line.share().toString())).toList(),
+                "A row for each line that an order may have: the type, how many pieces (such as 1 or 1-4), and what share of the orders has it",
+                false, 2, filled -> {
+                    List<OrderLine> read = filled.rows().stream().map(this::line).toList();
+                    return orders(o -> o.withLines(read));
+                }));
+    }
+
+    private static String pieces(OrderLine line) {
+        return line.minPieces() == line.maxPieces() ? String.valueOf(line.minPieces()) : line.minPieces() + "\u2013" + line.maxPieces();
+    }
+
+    private OrderLine line(List<String> row) {
+        String[] range = row.get(1).strip().split("\\s*[-\u2013]\\s*", 2);
+        int min = Typed.whole(range[0], "The pieces of an order line");
+        int max = range.length == 1 ? min : Typed.whole(range[1], "The pieces of an order line");
+        Quantity share = row.size() < 3 || row.get(2).isBlank() ? Quantity.percent(100) : Quantity.parse(row.get(2), Dimension.SHARE);
+        return new OrderLine(type(row.get(0)), share, min, max);
+    }
+
+    private Part list(OrderPlan plan) {
+        long orders = plan.list().stream().map(ListedOrder::order).distinct().count();
+        return cells("order list",
+                orders == 0 ? "no others come" : orders == 1 ? "1 order of a list" : orders + " orders of a list",
+                new Sentence.Grid(List.of("order", "at", "type", "pieces", "urgent"),
+                        plan.list().stream().map(one -> List.of(one.order(), one.at().toString(), one.type(), String.valueOf(one.pieces()),
+                                one.urgent() ? YES : "")).toList(),
+                        "A row for each line: name of the order, when it comes (such as 2 h), type, pieces, and yes if it is urgent; "
+                                + "can be pasted from a spreadsheet",
+                        true, 4, filled -> {
+                            List<ListedOrder> read = filled.rows().stream()
+                                    .map(row -> new ListedOrder(row.get(0).strip(), Quantity.parse(row.get(1), Dimension.TIME),
+                                            type(row.get(2)), Typed.whole(row.get(3), "The pieces of an order line"),
+                                            row.size() > 4 && row.get(4).strip().equalsIgnoreCase(YES)))
+                                    .toList();
+                            return orders(o -> o.withList(read));
+                        }));
+    }
+
+    private Sentence stock() {
+        String shown = rack.stock().isEmpty()
+                ? "it is empty"
+                : rack.stock().stream().map(one -> one.pieces() + " " + one.type()).collect(Collectors.joining(", "));
+        return new Sentence(new Words("At the start "),
+                cells("stock", shown, new Sentence.Grid(List.of("type", "pieces"),
+                        rack.stock().stream().map(one -> List.of(one.type(), String.valueOf(one.pieces()))).toList(),
+                        "A row for each type that lies in it at the start: the type and how many; can be pasted from a spreadsheet", true,
+                        2,
+                        filled -> {
+                            List<RackStock> read = filled.rows().stream()
+                                    .map(row -> new RackStock(type(row.get(0)), Typed.whole(row.get(1), "The pieces in a rack"))).toList();
+                            return rack(r -> r.withStock(read));
+                        })),
+                new Words(rack.stock().isEmpty() ? "." : " are in it."));
+    }
+
+    // ---- changes
+
+    private UnaryOperator<Study> orders(UnaryOperator<OrderPlan> change) {
+        return rack(r -> r.withOrders(r.orders().map(change)));
+    }
+
+    private UnaryOperator<Study> layout(UnaryOperator<RackLayout> change) {
+        return rack(r -> r.withLayout(change));
+    }
+
+    private UnaryOperator<Study> rack(UnaryOperator<Rack> change) {
+        return s -> s.changed(rack.name(), e -> change.apply((Rack) e));
+    }
+}

@@ -1,0 +1,112 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.MeshView;
+import javafx.scene.transform.Rotate;
+import rhombic.desktop.floor.body.RackBody;
+import rhombic.scene.CraneScene;
+import rhombic.space.Pose;
+import rhombic.study.unfold.UnfoldedStudy;
+
+/** The stacker cranes on the floor, with the rails on which they run and the tables where loads come and go. */
+final class CraneView {
+    private final Group view = new Group();
+    private final PhongMaterial palette;
+    private final List<One> cranes = new ArrayList<>();
+    private List<Optional<CraneScene.Crane>> shown = List.of();
+
+    /** One crane as drawn. */
+    private final class One {
+        final MeshView aisle = view();
+        final MeshView mast = view();
+        final MeshView carriage = view();
+        final MeshView fork = view();
+        final boolean isThere;
+
+        One(Optional<CraneScene.Crane> crane) {
+            isThere = crane.isPresent();
+            crane.ifPresent(one -> {
+                aisle.setMesh(RackBody.aisle(one.rack(), one.aisle()));
+                Pose at = one.rack().placement().pose();
+                place(aisle, at.x(), at.y(), 0, at.heading());
+                mast.setMesh(RackBody.mast(one.highMetres()));
+                carriage.setMesh(RackBody.carriage());
+                fork.setMesh(RackBody.fork());
+            });
+            aisle.setVisible(isThere);
+        }
+
+        private MeshView view() {
+            MeshView made = new MeshView();
+            made.setMaterial(palette);
+            made.setMouseTransparent(true);
+            made.setVisible(false);
+            made.getTransforms().add(new Rotate(0, Rotate.Y_AXIS));
+            return made;
+        }
+
+        void setVisible(boolean visible) {
+            mast.setVisible(visible);
+            carriage.setVisible(visible);
+            fork.setVisible(visible);
+        }
+
+        Stream<Node> all() {
+            return Stream.of(aisle, mast, carriage, fork);
+        }
+    }
+
+    CraneView(PhongMaterial palette) {
+        this.palette = palette;
+    }
+
+    private static void place(MeshView body, double x, double y, double z, double headingDegrees) {
+        body.setTranslateX(x);
+        body.setTranslateZ(y);
+        body.setTranslateY(-z);
+        ((Rotate) body.getTransforms().getFirst()).setAngle(-headingDegrees);
+    }
+
+    Group view() {
+        return view;
+    }
+
+    /** Those of the study; where they are the same as before they stay as they are drawn, until the next moment is shown. */
+    void setStudy(UnfoldedStudy study) {
+        List<Optional<CraneScene.Crane>> all = new CraneScene(study).cranes();
+        if (all.equals(shown)) {
+            return;
+        }
+        shown = all;
+        cranes.clear();
+        all.forEach(crane -> cranes.add(new One(crane)));
+        view.getChildren().setAll(cranes.stream().flatMap(One::all).toList());
+    }
+
+    void hide() {
+        cranes.forEach(one -> one.setVisible(false));
+    }
+
+    /** @param posed as they are at the moment to show */
+    void show(CraneScene posed) {
+        for (int i = 0; i < cranes.size() && i < posed.cranes().size(); i++) {
+            One one = cranes.get(i);
+            boolean isSeen = one.isThere && posed.isSeen(i);
+            one.setVisible(isSeen);
+            if (isSeen) {
+                Pose mast = posed.mast(i);
+                place(one.mast, mast.x(), mast.y(), 0, mast.heading());
+                place(one.carriage, mast.x(), mast.y(), posed.carriageMetres(i), mast.heading());
+                double turn = Math.toRadians(mast.heading());
+                place(one.fork, mast.x() - posed.reachMetres(i) * Math.sin(turn), mast.y() + posed.reachMetres(i) * Math.cos(turn),
+                        posed.carriageMetres(i), mast.heading());
+            }
+        }
+    }
+}

@@ -1,0 +1,43 @@
+package rhombic.desktop.work;
+
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
+import rhombic.desktop.work.ResultSheet.Column;
+import rhombic.experiment.Summary;
+import rhombic.quantity.Clock;
+import rhombic.measure.RackFigures;
+
+/** What racks did, in a table. */
+final class RackSheet {
+    private static final double HOUR_SECONDS = 3600;
+
+    private RackSheet() {}
+
+    static ResultSheet of(Summary summary) {
+        List<Column> columns = List.of(new Column("Rack", 104), new Column("Fill", 46), new Column("Max.", 46), new Column("Stored", 54),
+                new Column("Fetched", 56), new Column("Relocated", 66), new Column("Double", 52), new Column("Too long", 60),
+                new Column("Orders", 52), new Column("On time", 56), new Column("Order time", 70), new Column("Late by", 60),
+                new Column("Waiting", 54));
+        List<RackFigures> racks = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().racks();
+        String note = racks.isEmpty()
+                ? "There is no rack. Place one from Store on the shelf."
+                : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out.";
+        return new ResultSheet(note, columns, IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index)).toList());
+    }
+
+    private static List<String> row(Summary summary, int index) {
+        Mean mean = figure -> ResultSheet.mean(summary, run -> figure.applyAsDouble(run.racks().get(index)));
+        return List.of(summary.runs().getFirst().racks().get(index).name(), ResultSheet.percent(mean.of(RackFigures::fillMean)),
+                ResultSheet.percent(mean.of(RackFigures::fillMax)), ResultSheet.number(mean.of(RackFigures::stored)),
+                ResultSheet.number(mean.of(RackFigures::fetched)), ResultSheet.number(mean.of(RackFigures::relocated)),
+                ResultSheet.percent(mean.of(RackFigures::doubleShare)), ResultSheet.number(mean.of(RackFigures::overdue)),
+                ResultSheet.number(mean.of(RackFigures::orders)), ResultSheet.percent(mean.of(RackFigures::onTimeShare)),
+                Clock.span(mean.of(figures -> figures.orderHours() * HOUR_SECONDS)),
+                Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)), ResultSheet.number(mean.of(RackFigures::waitingOrders)));
+    }
+
+    private interface Mean {
+        double of(ToDoubleFunction<RackFigures> figure);
+    }
+}

@@ -1,0 +1,56 @@
+package rhombic.formats.results;
+
+import static rhombic.formats.results.ResultWriter.cell;
+import static rhombic.formats.results.ResultWriter.number;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.util.List;
+import rhombic.experiment.Summary;
+import rhombic.measure.RackFigures;
+import rhombic.measure.RunFigures;
+
+/** What racks did, as files have it. */
+final class RackResults {
+    private static final double HOUR_SECONDS = 3600;
+
+    private RackResults() {}
+
+    static void write(List<RackFigures> racks, ArrayNode into) {
+        for (RackFigures rack : racks) {
+            ObjectNode one = into.addObject();
+            one.put("name", rack.name());
+            one.put("capacity", rack.capacity());
+            number(one, "contentMean", rack.contentMean());
+            one.put("contentMax", rack.contentMax());
+            one.put("stored", rack.stored());
+            one.put("fetched", rack.fetched());
+            one.put("relocated", rack.relocated());
+            one.put("singleCycles", rack.singleCycles());
+            one.put("doubleCycles", rack.doubleCycles());
+            one.put("stayedTooLong", rack.overdue());
+            one.put("ordersDone", rack.orders());
+            one.put("orderLinesDone", rack.lines());
+            one.put("ordersOnTime", rack.onTime());
+            number(one, "orderTimeMean", rack.orderHours() * HOUR_SECONDS);
+            number(one, "latenessMean", rack.lateHours() * HOUR_SECONDS);
+            one.put("ordersWaiting", rack.waitingOrders());
+            one.put("piecesMissing", rack.missingPieces());
+        }
+    }
+
+    static void table(Summary summary, Csv out) throws IOException {
+        out.printRecord("replication", "rack", "places", "content mean", "content max", "stored", "fetched", "relocated", "single cycles",
+                "double cycles", "stayed too long", "orders done", "order lines done", "orders on time", "order time mean s",
+                "lateness mean s", "orders waiting", "pieces missing");
+        for (RunFigures run : summary.runs()) {
+            for (RackFigures rack : run.racks()) {
+                out.printRecord(run.replication(), rack.name(), rack.capacity(), rack.contentMean(), rack.contentMax(), rack.stored(),
+                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.overdue(), rack.orders(), rack.lines(),
+                        rack.onTime(), cell(rack.orderHours() * HOUR_SECONDS), cell(rack.lateHours() * HOUR_SECONDS), rack.waitingOrders(),
+                        rack.missingPieces());
+            }
+        }
+    }
+}
