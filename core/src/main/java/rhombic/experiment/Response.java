@@ -52,7 +52,8 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
     private static final List<String> LESS_IS_BETTER = List.of("lead time mean", "lead time 95th percentile", "inside mean", "scrapped",
             "turned away", "loss", "content mean", "stay mean", "wait mean", "waited", "blocked mean", "wait for crew mean", "move mean",
             "full", "standing", "blocked", "starved", "waiting for crew", "down", "waiting for repair", "walked", "response time mean",
-            "response time 95th percentile", "vehicles waiting for traffic", "relocated", "stayed too long", "order time mean", "lateness mean",
+            "response time 95th percentile", "vehicles waiting for traffic", "relocated", "stayed too long", "order time mean",
+            "lateness mean",
             "orders waiting");
 
     /** Names it among all of the study: its place, a colon and what it is; or, of the whole plant, only that. */

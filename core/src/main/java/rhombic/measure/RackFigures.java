@@ -22,7 +22,8 @@ import java.io.Serializable;
  * @param waitingOrders customer orders under way at the end
  * @param missingPieces pieces that orders still ask for at the end and that are not in stock
  */
-public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated, long singleCycles, long doubleCycles,
+public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated,
+        long singleCycles, long doubleCycles,
         long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces)
         implements
             Serializable {

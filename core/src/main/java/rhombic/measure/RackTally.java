@@ -69,7 +69,8 @@ public final class RackTally {
      * @param missingPieces that they ask for and that are not in stock
      */
     public RackFigures figures(String name, int capacity, EquipmentFigures contents, long waitingOrders, long missingPieces) {
-        return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles, doubleCycles, overdue, orders, lines, onTime,
+        return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles,
+                doubleCycles, overdue, orders, lines, onTime,
                 orders == 0 ? Double.NaN : orderHours / orders, orders == onTime ? Double.NaN : lateHours / (orders - onTime),
                 waitingOrders, missingPieces);
     }

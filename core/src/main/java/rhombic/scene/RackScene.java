@@ -10,7 +10,7 @@ import rhombic.trace.Moment;
 
 /** Where loads in racks are: in their slots, on the fork of a crane, or at an infeed or outfeed. */
 final class RackScene {
-    /** So long a load takes to move up by one at an infeed. */
+    /** So long a load takes to move up by one at an infeed, or out by one at an outfeed. */
     private static final double MOVES_UP_NANOS = 1.5e9;
     /** Loads lie with their long side across the aisle. */
     private static final double ACROSS_DEGREES = 90;
@@ -67,11 +67,12 @@ final class RackScene {
         TransferPoint point = isInfeed ? rack.infeed() : rack.outfeed();
         int at = isInfeed ? place : place - rack.infeed().capacity();
         Pose there = rack.layout().at(point, aisle, at, isInfeed);
-        if (!isInfeed) {
+        double done = (moment.timeNanos() - moment.sinceNanos(body)) / MOVES_UP_NANOS;
+        int before = isInfeed ? at + 1 : at - 1;
+        if (done >= 1 || before < 0) {
             return there;
         }
-        double done = (moment.timeNanos() - moment.sinceNanos(body)) / MOVES_UP_NANOS;
-        Pose behind = rack.layout().at(point, aisle, at + 1, true);
-        return done >= 1 ? there : Pose.at(behind.x() + (there.x() - behind.x()) * done, there.y(), there.z(), 0);
+        Pose from = rack.layout().at(point, aisle, before, isInfeed);
+        return Pose.at(from.x() + (there.x() - from.x()) * done, there.y(), there.z(), 0);
     }
 }

@@ -24,10 +24,14 @@ import rhombic.space.Pose;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
@@ -96,6 +100,8 @@ class RandomRacksTest {
         elements.add(asking);
         elements.add(new Station("S", Placement.at(30, 0), 1, 1, Optional.of(time("exponential(90 s)"))));
         elements.add(goodsOut("Out"));
+        elements.add(Fleet.KIND.blank(Basics.of("F", Placement.at(-30, 20))).withVehicles(1 + random.nextInt(2)).withCapacity(2)
+                .withRules(r -> r.withTravel(TravelChoice.STRAIGHT)));
         if (hasCranes) {
             Basics basics = Basics.of("Cranes", Placement.at(0, 30));
             FailureMode fails = FailureMode.of("Stop", new UpTime.After(time("exponential(40 min)"), UpTime.Clock.CALENDAR),
@@ -108,7 +114,16 @@ class RandomRacksTest {
                             .withDeepTime(time("2 s"))));
         }
         return new Study("Random rack " + seed, RunPlan.ONE_SHIFT.withLength(Quantity.hours(HOURS)).withReplications(1), types, elements,
-                List.of(new Link("In", "Rack"), new Link("Rack", "S"), new Link("S", "Out")));
+                List.of(new Link("In", "Rack").withTravel(way(random)), new Link("Rack", "S").withTravel(way(random)),
+                        new Link("S", "Out")));
+    }
+
+    private static Travel way(Random random) {
+        return switch (random.nextInt(3)) {
+            case 0 -> new Travel.AtOnce();
+            case 1 -> new Travel.InTime(time("uniform(20 s, 200 s)"), 1 + random.nextInt(4));
+            default -> new Travel.Carried(Need.of("F"), 1 + random.nextInt(2));
+        };
     }
 
     static List<Long> seeds() {
@@ -129,7 +144,8 @@ class RandomRacksTest {
             if (rack.orders().isEmpty()) {
                 assertEquals(run.in(), run.out(), "seed " + seed + ": what nobody holds back goes out");
             } else if (rack.layout().depth() == 1 || hasCranes) {
-                assertEquals(wanted - figures.missingPieces(), run.out(), "seed " + seed + ": what is asked for goes out, no more and no less");
+                assertEquals(wanted - figures.missingPieces(), run.out(),
+                        "seed " + seed + ": what is asked for goes out, no more and no less");
                 long orders = rack.orders().get().list().stream().map(ListedOrder::order).distinct().count();
                 assertEquals(orders, figures.orders() + figures.waitingOrders(), "seed " + seed);
                 assertTrue(figures.missingPieces() > 0 || figures.waitingOrders() == 0, "seed " + seed + ": " + figures);

@@ -274,13 +274,23 @@ public final class RackNode extends ContentNode implements Room {
             keep(aisle, load, lane(aisle, piece));
             aisle.arrive(load);
         } else {
-            StoreAisle aisle = aisles[claim.spot() / layout.lanesInAisle()];
+            int spot = stillFree(claim.spot(), piece);
+            StoreAisle aisle = aisles[spot / layout.lanesInAisle()];
             Load load = comes(piece, aisle);
-            keep(aisle, load, claim.spot() % layout.lanesInAisle());
+            keep(aisle, load, spot % layout.lanesInAisle());
             stores(load);
         }
         noteMore();
         flow.toAgenda(this);
+    }
+
+    /** Where a piece that comes without a crane is stored: where it had its claim, or elsewhere if somebody comes for what stands there. */
+    private int stillFree(int spot, Piece piece) {
+        if (!aisles[spot / layout.lanesInAisle()].slots.isShut(spot % layout.lanesInAisle())) {
+            return spot;
+        }
+        StoreAisle other = aisleFor(piece, false);
+        return other == null ? spot : other.number * layout.lanesInAisle() + lane(other, piece);
     }
 
     private Load comes(Piece piece, StoreAisle aisle) {
@@ -315,6 +325,11 @@ public final class RackNode extends ContentNode implements Room {
 
     private void put(StoreAisle aisle, Load load) {
         Load before = hasCranes ? null : aisle.slots.front(load.lane);
+        if (before != null && aisle.slots.isShut(load.lane)) {
+            stands(load, place(aisle, load, aisle.slots.putBehind(load)));
+            stands(before, place(aisle, before, aisle.slots.place(before)));
+            return;
+        }
         stands(load, place(aisle, load, aisle.slots.put(load)));
         if (before != null && aisle.slots.front(load.lane) == load) {
             leavesStock(before); // it can't be reached any more
@@ -589,7 +604,8 @@ public final class RackNode extends ContentNode implements Room {
 
     /** What it did, beside what all equipment tells. */
     public RackFigures figures() {
-        return store.figures(name(), capacity, tally.figures(name(), rack.kind(), flow.now(), List.of()), desk == null ? 0 : desk.waiting(), desk == null ? 0 : desk.missingPieces());
+        return store.figures(name(), capacity, tally.figures(name(), rack.kind(), flow.now(), List.of()), desk == null ? 0 : desk.waiting(),
+                desk == null ? 0 : desk.missingPieces());
     }
 
     @Override

@@ -284,6 +284,23 @@ final class Slots {
         return filled[lane] - 1;
     }
 
+    /** The same, but behind what can be reached, for which somebody comes already; that stays in front. */
+    int putBehind(Load load) {
+        Load front = front(load.lane);
+        int place = put(load);
+        if (front != null && layout.form() != RackForm.FLOW_RACK) {
+            int last = load.lane * capacity + place;
+            loads[last] = front;
+            loads[last - 1] = load;
+            return place - 1;
+        }
+        return place;
+    }
+
+    boolean isShut(int lane) {
+        return isShut[lane];
+    }
+
     /** What can be reached in a lane is taken out of it. */
     void takeFront(int lane) {
         int start = lane * capacity;

@@ -32,7 +32,8 @@ final class StoreAisle implements Crane.Work {
     /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
     final TreeSet<Load> asked = new TreeSet<>(MOST_URGENT);
     private final Deque<Load> infeed = new ArrayDeque<>();
-    private final @Nullable Load[] outfeed;
+    /** What stands there, the first of it farthest out. */
+    private final List<Load> outfeed = new ArrayList<>();
     private final Outfeed giver;
     private @Nullable Crane crane;
     private CraneCycles.@Nullable Cycle rule;
@@ -56,7 +57,6 @@ final class StoreAisle implements Crane.Work {
         layout = rack.layout;
         slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed);
         ripe = new Stock(rack.flow.types.count());
-        outfeed = new Load[rack.rack.outfeed().capacity()];
         giver = new Outfeed();
     }
 
@@ -120,8 +120,7 @@ final class StoreAisle implements Crane.Work {
     }
 
     private Stop atPoint(Load load, TransferPoint point, boolean isPickUp) {
-        double side = layout.rows().rows() == 1 ? 0 : isPickUp ? -layout.reachMetres(0) : layout.reachMetres(0);
-        return new Stop(load, isPickUp, along(point), point.heightMetres(), side, 0);
+        return new Stop(load, isPickUp, along(point), point.heightMetres(), layout.pointReachMetres(isPickUp), 0);
     }
 
     private Stop atLane(Load load, int lane, int place, boolean isPickUp) {
@@ -217,11 +216,14 @@ final class StoreAisle implements Crane.Work {
     }
 
     private boolean hasRoomAtOutfeed() {
-        int taken = outfeedKept;
-        for (Load load : outfeed) {
-            taken += load == null ? 0 : 1;
+        return outfeed.size() + outfeedKept < rack.rack.outfeed().capacity();
+    }
+
+    /** Those from that number on stand as far out as they can. */
+    private void moveOut(int from) {
+        for (int i = from; i < outfeed.size(); i++) {
+            rack.stands(outfeed.get(i), rack.outfeedPlace(number, rack.rack.outfeed().capacity() - 1 - i));
         }
-        return taken < outfeed.length;
     }
 
     /** The load that is fetched next, after storing the other if there is one; null if there is none. */
@@ -329,12 +331,8 @@ final class StoreAisle implements Crane.Work {
             fetching = null;
             hasFetched = true;
             outfeedKept--;
-            int place = 0;
-            while (outfeed[place] != null) {
-                place++;
-            }
-            outfeed[place] = load;
-            rack.stands(load, rack.outfeedPlace(number, place));
+            outfeed.add(load);
+            moveOut(outfeed.size() - 1);
             giver.waiting.add(load);
             rack.flow.toAgenda(rack);
         }
@@ -376,12 +374,12 @@ final class StoreAisle implements Crane.Work {
 
         @Override
         protected void onGone(Piece piece) {
-            for (int i = 0; i < outfeed.length; i++) {
-                Load there = outfeed[i];
-                if (there != null && there.piece == piece) {
-                    outfeed[i] = null;
-                }
+            int at = 0;
+            while (outfeed.get(at).piece != piece) {
+                at++;
             }
+            outfeed.remove(at);
+            moveOut(at);
             rack.onGone(piece);
         }
     }

@@ -188,11 +188,16 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
                 0);
     }
 
+    /** How far from the middle of the aisle, to the left, an infeed or outfeed is: beside the slots, or, where those are on one side only, before the aisle. */
+    public double pointReachMetres(boolean isInfeed) {
+        return isInfeed ? -reachMetres(0) : rows == RackRows.BOTH_SIDES ? reachMetres(0) : 0;
+    }
+
     /** Where loads stand at an infeed or outfeed of an aisle: that at which they are handed over first, others behind it, away from the rack. */
     public Pose at(TransferPoint point, int aisle, int number, boolean isInfeed) {
         boolean front = point.end() == TransferPoint.End.FRONT;
         double out = lengthMetres() / 2 + point.offsetMetres() + number * bayPitch.inBaseUnit();
-        double aside = rows == RackRows.BOTH_SIDES ? reachMetres(0) * (isInfeed ? -1 : 1) : 0;
+        double aside = pointReachMetres(isInfeed);
         return Pose.at(front ? -out : out, aisleMetres(aisle) + aside, point.heightMetres(), 0);
     }
 

@@ -34,7 +34,8 @@ final class RackSheet {
                 ResultSheet.percent(mean.of(RackFigures::doubleShare)), ResultSheet.number(mean.of(RackFigures::overdue)),
                 ResultSheet.number(mean.of(RackFigures::orders)), ResultSheet.percent(mean.of(RackFigures::onTimeShare)),
                 Clock.span(mean.of(figures -> figures.orderHours() * HOUR_SECONDS)),
-                Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)), ResultSheet.number(mean.of(RackFigures::waitingOrders)));
+                Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)),
+                ResultSheet.number(mean.of(RackFigures::waitingOrders)));
     }
 
     private interface Mean {

@@ -31,9 +31,10 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
 
     /** What the sheets of Diagnose are about. */
     public enum Subject {
-        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), AISLES("Aisles"), RACKS("Racks"), PEOPLE(
-                "People"), FAILURES(
-                        "Failures"), STAFFING("Staffing");
+        EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), AISLES("Aisles"), RACKS(
+                "Racks"), PEOPLE(
+                        "People"), FAILURES(
+                                "Failures"), STAFFING("Staffing");
 
         private final String word;
 

@@ -47,7 +47,8 @@ final class RackResults {
         for (RunFigures run : summary.runs()) {
             for (RackFigures rack : run.racks()) {
                 out.printRecord(run.replication(), rack.name(), rack.capacity(), rack.contentMean(), rack.contentMax(), rack.stored(),
-                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.overdue(), rack.orders(), rack.lines(),
+                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.overdue(), rack.orders(),
+                        rack.lines(),
                         rack.onTime(), cell(rack.orderHours() * HOUR_SECONDS), cell(rack.lateHours() * HOUR_SECONDS), rack.waitingOrders(),
                         rack.missingPieces());
             }
