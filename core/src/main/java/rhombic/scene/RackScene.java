@@ -1,17 +1,17 @@
 package rhombic.scene;
 
 import org.jspecify.annotations.Nullable;
+import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
-import rhombic.study.rack.TransferPoint;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
 /** Where loads in racks are: in their slots, on the fork of a crane, or at an infeed or outfeed. */
 final class RackScene {
-    /** So long a load takes to move up by one at an infeed, or out by one at an outfeed. */
-    private static final double MOVES_UP_NANOS = 1.5e9;
+    /** So long a load takes to move up by one. */
+    private static final double MOVES_UP_SECONDS = 1.5;
     /** Loads lie with their long side across the aisle. */
     private static final double ACROSS_DEGREES = 90;
 
@@ -35,6 +35,11 @@ final class RackScene {
             known = new Pose[layout.places()];
             slots[node] = known;
         }
+        int atPort = 0;
+        int firstAtPort = known.length + rack.layout().aisles() * (rack.infeed().capacity() + 2);
+        for (int body = first; body >= 0; body = moment.next(body)) {
+            atPort += moment.placeOf(body) >= firstAtPort ? 1 : 0;
+        }
         double heading = rack.placement().headingDegrees() + ACROSS_DEGREES;
         for (int body = first; body >= 0; body = moment.next(body)) {
             int mover = moment.carrierOf(body);
@@ -53,26 +58,41 @@ final class RackScene {
                 }
                 at = slot;
             } else {
-                at = rack.placement().pose().of(outside(rack, Math.max(0, place - known.length), moment, body));
+                at = rack.placement().pose().of(outside(rack, Math.max(0, place - known.length), moment, body, atPort));
             }
             poser.pose(body, at.x(), at.y(), at.z() + rack.placement().zMetres(), heading);
         }
     }
 
-    private static Pose outside(Rack rack, int number, Moment moment, int body) {
-        int inAisle = rack.infeed().capacity() + rack.outfeed().capacity();
-        int aisle = Math.min(number / inAisle, rack.layout().aisles() - 1);
-        int place = number % inAisle;
-        boolean isInfeed = place < rack.infeed().capacity();
-        TransferPoint point = isInfeed ? rack.infeed() : rack.outfeed();
-        int at = isInfeed ? place : place - rack.infeed().capacity();
-        Pose there = rack.layout().at(point, aisle, at, isInfeed);
-        double done = (moment.timeNanos() - moment.sinceNanos(body)) / MOVES_UP_NANOS;
-        int before = isInfeed ? at + 1 : at - 1;
-        if (done >= 1 || before < 0) {
-            return there;
+    /** At an infeed, before the port where loads go out, or on the way between a port and an aisle. */
+    private static Pose outside(Rack rack, int number, Moment moment, int body, int atPort) {
+        int aisles = rack.layout().aisles();
+        int infeeds = aisles * rack.infeed().capacity();
+        double seconds = (moment.timeNanos() - moment.sinceNanos(body)) / 1e9;
+        if (number < infeeds) {
+            int aisle = number / rack.infeed().capacity();
+            int at = number % rack.infeed().capacity();
+            Pose there = rack.layout().at(rack.infeed(), aisle, at, true);
+            double done = seconds / MOVES_UP_SECONDS;
+            Pose behind = rack.layout().at(rack.infeed(), aisle, at + 1, true);
+            return done >= 1 || rack.layout().aisles() > 1 && at == rack.infeed().capacity() - 1
+                    ? there
+                    : Pose.at(behind.x() + (there.x() - behind.x()) * done, there.y(), there.z(), 0);
         }
-        Pose from = rack.layout().at(point, aisle, before, isInfeed);
-        return Pose.at(from.x() + (there.x() - from.x()) * done, there.y(), there.z(), 0);
+        int zone = number - infeeds;
+        if (zone < 2 * aisles) {
+            Path path = zone < aisles ? rack.preZone().in(zone) : rack.preZone().out(zone - aisles);
+            double end = zone < aisles ? path.metres() : path.metres() - atPort * rack.layout().bayPitch().inBaseUnit();
+            return path.at(Math.min(Math.max(0, end), seconds * rack.preZoneSpeed().inBaseUnit()));
+        }
+        return atPort(rack, zone - 2 * aisles, seconds);
+    }
+
+    /** One behind the other on the lane that ends at the port. */
+    private static Pose atPort(Rack rack, int number, double seconds) {
+        Pose port = rack.preZone().outPort();
+        double pitch = rack.layout().bayPitch().inBaseUnit();
+        double back = number + Math.max(0, 1 - seconds / MOVES_UP_SECONDS);
+        return port.of(Pose.at(-back * pitch, 0, 0, 0));
     }
 }

@@ -66,11 +66,16 @@ public final class RackNode extends ContentNode implements Room {
     private final long minStayNanos;
     private final long maxStayNanos;
     private final Deque<Load> ripening = new ArrayDeque<>();
+    /** Where cranes serve it. */
+    private final Outfeed outfeed = new Outfeed();
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
+    private final long headwayNanos;
+    /** When what came last to the pre-zone has left the place where the next comes. */
+    private long laneFreeNanos;
     private double chance;
     private long count;
-    private boolean hasCranes;
+    private final boolean hasCranes;
 
     private final Event ripens = new Event(true) {
         @Override
@@ -88,6 +93,15 @@ public final class RackNode extends ContentNode implements Room {
         }
     };
 
+    /** What came last to the pre-zone leaves the place where the next comes. */
+    private final Event headway = new Event(true) {
+        @Override
+        protected void occur() {
+            flow.toAgenda(RackNode.this);
+            flow.settle();
+        }
+    };
+
     /** @param cranes of the run */
     public RackNode(Flow flow, int index, Rack rack, Cranes cranes) {
         super(flow, index, rack);
@@ -100,6 +114,9 @@ public final class RackNode extends ContentNode implements Room {
         kilograms = flow.study.pieceTypes().stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
         classes = flow.study.pieceTypes().stream().mapToInt(type -> rack.storing().classOf(type.name())).toArray();
         hasCranes = !cranes.of(rack.name()).isEmpty();
+        headwayNanos = hasCranes && rack.preZone().isThere()
+                ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
+                : 0;
         aisles = new StoreAisle[layout.aisles()];
         for (int i = 0; i < aisles.length; i++) {
             aisles[i] = new StoreAisle(this, i);
@@ -200,6 +217,9 @@ public final class RackNode extends ContentNode implements Room {
 
     @Override
     public int spotFor(Way way, Piece piece) {
+        if (laneFreeNanos > flow.now()) {
+            return Claim.NO_SPOT;
+        }
         StoreAisle aisle = aisleFor(piece, false);
         if (aisle == null) {
             return Claim.NO_SPOT;
@@ -272,7 +292,13 @@ public final class RackNode extends ContentNode implements Room {
             StoreAisle aisle = aisles[claim.spot()];
             Load load = comes(piece, aisle);
             keep(aisle, load, lane(aisle, piece));
-            aisle.arrive(load);
+            long starts = Math.max(flow.now(), laneFreeNanos);
+            aisle.come(load, starts - flow.now());
+            if (headwayNanos > 0) {
+                laneFreeNanos = starts + headwayNanos;
+                flow.simulator.cancel(headway);
+                flow.simulator.schedule(headway, laneFreeNanos - flow.now());
+            }
         } else {
             int spot = stillFree(claim.spot(), piece);
             StoreAisle aisle = aisles[spot / layout.lanesInAisle()];
@@ -452,8 +478,8 @@ public final class RackNode extends ContentNode implements Room {
     public void attend() {
         taker.serveLine();
         if (hasCranes) {
+            outfeed.offer();
             for (StoreAisle aisle : aisles) {
-                aisle.offer();
                 aisle.wake();
             }
         } else {
@@ -480,6 +506,63 @@ public final class RackNode extends ContentNode implements Room {
             desk.onGone(load);
         }
         flow.toAgenda(this);
+    }
+
+    /** A load has come to the port where it goes out. */
+    void waitsAtPort(Load load) {
+        outfeed.waiting.add(load);
+        stands(load, portPlace(outfeed.waiting.size() - 1));
+        flow.toAgenda(this);
+    }
+
+    /** Offers what cranes have brought, one after the other. */
+    private final class Outfeed extends FirstGiver {
+        /** At the port, bound ones among them, the first in front. */
+        private final List<Load> waiting = new ArrayList<>();
+        private final List<Load> bound = new ArrayList<>();
+
+        Outfeed() {
+            super(RackNode.this);
+        }
+
+        @Override
+        public int backlog() {
+            return waiting.size() - bound.size();
+        }
+
+        @Override
+        protected @Nullable Piece first() {
+            for (Load load : waiting) {
+                if (!bound.contains(load)) {
+                    return load.piece;
+                }
+            }
+            return null;
+        }
+
+        @Override
+        protected void remove(Piece piece) {
+            bound.add(load(piece));
+        }
+
+        @Override
+        protected void putBack(Piece piece) {
+            bound.remove(load(piece));
+            flow.toAgenda(RackNode.this);
+        }
+
+        @Override
+        protected void onGone(Piece piece) {
+            Load load = load(piece);
+            bound.remove(load);
+            int at = waiting.indexOf(load);
+            waiting.remove(at);
+            for (int i = at; i < waiting.size(); i++) {
+                stands(waiting.get(i), portPlace(i));
+            }
+            aisles[load.aisle].onGone(load);
+            RackNode.this.onGone(piece);
+        }
     }
 
     /** Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. */
@@ -574,11 +657,17 @@ public final class RackNode extends ContentNode implements Room {
     }
 
     int infeedPlace(int aisle, int number) {
-        return layout.places() + aisle * (rack.infeed().capacity() + rack.outfeed().capacity()) + number;
+        return layout.places() + aisle * rack.infeed().capacity() + number;
     }
 
-    int outfeedPlace(int aisle, int number) {
-        return infeedPlace(aisle, rack.infeed().capacity()) + number;
+    /** Before the port where loads go out, the first of them at the port. */
+    private int portPlace(int number) {
+        return infeedPlace(aisles.length, 0) + 2 * aisles.length + number;
+    }
+
+    /** On the way between a port and an aisle. */
+    int zonePlace(int aisle, boolean isIn) {
+        return infeedPlace(aisles.length, 0) + (isIn ? 0 : aisles.length) + aisle;
     }
 
     void stands(Load load, int place) {

@@ -7,8 +7,6 @@ import java.util.Deque;
 import java.util.List;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
-import rhombic.plant.handover.FirstGiver;
-import rhombic.plant.piece.Piece;
 import rhombic.space.Pose;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.RackLayout;
@@ -32,9 +30,10 @@ final class StoreAisle implements Crane.Work {
     /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
     final TreeSet<Load> asked = new TreeSet<>(MOST_URGENT);
     private final Deque<Load> infeed = new ArrayDeque<>();
-    /** What stands there, the first of it farthest out. */
+    private final WayInZone wayIn;
+    private final WayInZone wayOut;
+    /** What the crane has set down and has not left the rack yet. */
     private final List<Load> outfeed = new ArrayList<>();
-    private final Outfeed giver;
     private @Nullable Crane crane;
     private CraneCycles.@Nullable Cycle rule;
     private CraneCycles.@Nullable Dwell dwell;
@@ -56,8 +55,9 @@ final class StoreAisle implements Crane.Work {
         this.number = number;
         layout = rack.layout;
         slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed);
+        wayIn = new WayInZone(rack, number, true, this::arrive);
+        wayOut = new WayInZone(rack, number, false, rack::waitsAtPort);
         ripe = new Stock(rack.flow.types.count());
-        giver = new Outfeed();
     }
 
     void install(Crane newCrane, CraneCycles cycles) {
@@ -75,11 +75,6 @@ final class StoreAisle implements Crane.Work {
         return crane;
     }
 
-    /** Offers what stands at the outfeed. */
-    void offer() {
-        giver.offer();
-    }
-
     /** How many loads it holds, on the crane and at both ends too. */
     int loads() {
         return loads;
@@ -95,7 +90,7 @@ final class StoreAisle implements Crane.Work {
     }
 
     boolean isBusy() {
-        return !infeed.isEmpty() || !asked.isEmpty() || carried != null || storing != null || fetching != null;
+        return atInfeed() > 0 || wayOut.size() > 0 || !asked.isEmpty() || carried != null || storing != null || fetching != null;
     }
 
     // ---- where that is
@@ -129,17 +124,28 @@ final class StoreAisle implements Crane.Work {
         return new Stop(load, isPickUp, layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)), reach, depth);
     }
 
-    // ---- the infeed
+    // ---- the infeed and the outfeed
 
+    /** How many loads stand at the infeed or are on the way to it. */
     int atInfeed() {
-        return infeed.size();
+        return infeed.size() + wayIn.size();
     }
 
-    /** A load has come, for which a place is kept in a lane. */
-    void arrive(Load load) {
+    /** A load has come, for which a place is kept in a lane; it sets out for the infeed in so long. */
+    void come(Load load, long inNanos) {
+        wayIn.begin(load, inNanos);
+    }
+
+    private void arrive(Load load) {
         load.askedNanos = rack.flow.now();
         infeed.add(load);
         rack.stands(load, rack.infeedPlace(number, infeed.size() - 1));
+        rack.flow.toAgenda(rack);
+    }
+
+    /** A load that came from here has left the rack. */
+    void onGone(Load load) {
+        outfeed.remove(load);
     }
 
     void wake() {
@@ -217,13 +223,6 @@ final class StoreAisle implements Crane.Work {
 
     private boolean hasRoomAtOutfeed() {
         return outfeed.size() + outfeedKept < rack.rack.outfeed().capacity();
-    }
-
-    /** Those from that number on stand as far out as they can. */
-    private void moveOut(int from) {
-        for (int i = from; i < outfeed.size(); i++) {
-            rack.stands(outfeed.get(i), rack.outfeedPlace(number, rack.rack.outfeed().capacity() - 1 - i));
-        }
     }
 
     /** The load that is fetched next, after storing the other if there is one; null if there is none. */
@@ -332,55 +331,12 @@ final class StoreAisle implements Crane.Work {
             hasFetched = true;
             outfeedKept--;
             outfeed.add(load);
-            moveOut(outfeed.size() - 1);
-            giver.waiting.add(load);
-            rack.flow.toAgenda(rack);
+            wayOut.begin(load, 0);
         }
     }
 
     @Override
     public void onDown(boolean isDown) {
         rack.onDown(this, isDown);
-    }
-
-    /** Offers what stands at the outfeed, one after the other. */
-    private final class Outfeed extends FirstGiver {
-        private final List<Load> waiting = new ArrayList<>();
-
-        Outfeed() {
-            super(rack);
-        }
-
-        @Override
-        public int backlog() {
-            return waiting.size();
-        }
-
-        @Override
-        protected @Nullable Piece first() {
-            return waiting.isEmpty() ? null : waiting.getFirst().piece;
-        }
-
-        @Override
-        protected void remove(Piece piece) {
-            waiting.removeIf(load -> load.piece == piece);
-        }
-
-        @Override
-        protected void putBack(Piece piece) {
-            waiting.addFirst(rack.load(piece));
-            from.flow.toAgenda(from);
-        }
-
-        @Override
-        protected void onGone(Piece piece) {
-            int at = 0;
-            while (outfeed.get(at).piece != piece) {
-                at++;
-            }
-            outfeed.remove(at);
-            moveOut(at);
-            rack.onGone(piece);
-        }
     }
 }

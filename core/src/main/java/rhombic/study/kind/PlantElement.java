@@ -123,6 +123,11 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
         return true;
     }
 
+    /** The same, laid from one corner to the opposite one, where its size follows from what it is made of; empty where it does not. */
+    default Optional<PlantElement> spanning(Pose from, Pose to) {
+        return Optional.empty();
+    }
+
     /** What could be better about it, apart from what breaks it. */
     default List<Candidate> candidates() {
         return List.of();

@@ -8,17 +8,21 @@ import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.space.Pose;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.Reference;
 import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
 import rhombic.study.place.Port;
 import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.Fetching;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackRows;
@@ -28,6 +32,7 @@ import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.Storing;
 import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
 
 /**
  * Stores pieces in slots. Where {@link StackerCrane}s serve it, pieces come in at the infeed of an aisle and go out at its outfeed; without them, those who
@@ -38,11 +43,15 @@ import rhombic.study.value.PieceType;
  * @param fetching what it gives out, and in which order
  * @param infeed of each aisle that a crane serves
  * @param outfeed the same
+ * @param preZoneSpeed at which loads go between its ports and the aisles, where cranes serve several
  * @param stock what lies in it at the start
  * @param orders that it serves; empty: it gives out whatever somebody takes
  */
 public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
-        List<RackStock> stock, Optional<OrderPlan> orders) implements Equipment {
+        Quantity preZoneSpeed, List<RackStock> stock, Optional<OrderPlan> orders) implements Equipment {
+    private static final Quantity USUAL_SPEED = new Quantity(0.5, Unit.METRE_PER_SECOND);
+    private static final double MAX_SPEED = 50;
+
     public static final Kind<Rack> KIND = new Kind<>("Rack", Family.STORE, Rack.class, List.of(
             Field.optional("form", "How loads stand in it; missing: rack.", FieldType.Word.of(RackForm.values()), RackForm.RACK,
                     RackLayout::form, RackLayout::withForm).within(Rack::layout, Rack::with),
@@ -91,6 +100,8 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
                     TransferPoint.USUAL, Rack::infeed, Rack::withInfeed),
             Field.optional("outfeed", "Where loads go out of each aisle that a crane serves; missing: at the front.", TransferPoint.TYPE,
                     TransferPoint.USUAL, Rack::outfeed, Rack::withOutfeed),
+            Field.optional("preZoneSpeed", "At which loads go between its ports and its aisles, if cranes serve several; missing: 0.5 m/s.",
+                    new FieldType.Measured(Dimension.SPEED), USUAL_SPEED, Rack::preZoneSpeed, Rack::withPreZoneSpeed),
             Field.optional("stock", "What lies in it at the start; missing: nothing.", new FieldType.Several<>(RackStock.TYPE),
                     List.<RackStock>of(), Rack::stock, Rack::withStock),
             Field.optional("orders", "Customer orders that it serves; missing: it gives out whatever somebody takes.",
@@ -99,10 +110,15 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     public Rack {
         stock = List.copyOf(stock);
+        if (preZoneSpeed.unit().dimension() != Dimension.SPEED
+                || !(preZoneSpeed.inBaseUnit() > 0 && preZoneSpeed.inBaseUnit() <= MAX_SPEED)) {
+            throw new StudyException("The speed in the pre-zone of a rack must be above 0 m/s and at most 50 m/s; got " + preZoneSpeed);
+        }
     }
 
     private static Rack usual(Basics basics) {
-        return new Rack(basics, RackLayout.USUAL, Storing.USUAL, Fetching.USUAL, TransferPoint.USUAL, TransferPoint.USUAL, List.of(),
+        return new Rack(basics, RackLayout.USUAL, Storing.USUAL, Fetching.USUAL, TransferPoint.USUAL, TransferPoint.USUAL, USUAL_SPEED,
+                List.of(),
                 Optional.empty());
     }
 
@@ -113,11 +129,11 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     @Override
     public Rack with(Basics newBasics) {
-        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, stock, orders);
+        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders);
     }
 
     public Rack with(RackLayout newLayout) {
-        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, stock, orders);
+        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders);
     }
 
     /** With other measures. */
@@ -126,7 +142,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack with(Storing newStoring) {
-        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, stock, orders);
+        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, preZoneSpeed, stock, orders);
     }
 
     /** Storing by other rules. */
@@ -135,7 +151,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack with(Fetching newFetching) {
-        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, stock, orders);
+        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, preZoneSpeed, stock, orders);
     }
 
     /** Giving out by other rules. */
@@ -144,19 +160,23 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack withInfeed(TransferPoint newPoint) {
-        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, stock, orders);
+        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, preZoneSpeed, stock, orders);
     }
 
     public Rack withOutfeed(TransferPoint newPoint) {
-        return new Rack(basics, layout, storing, fetching, infeed, newPoint, stock, orders);
+        return new Rack(basics, layout, storing, fetching, infeed, newPoint, preZoneSpeed, stock, orders);
+    }
+
+    public Rack withPreZoneSpeed(Quantity newSpeed) {
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newSpeed, stock, orders);
     }
 
     public Rack withStock(List<RackStock> newStock) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newStock, orders);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, newStock, orders);
     }
 
     public Rack withOrders(Optional<OrderPlan> newOrders) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, stock, newOrders);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, newOrders);
     }
 
     @Override
@@ -191,19 +211,55 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
         return usualSize();
     }
 
-    /** In the middle of the ends where the infeeds and outfeeds of its aisles are. */
+    /** With its front where the hand began, its aisles along the longer side, and as many bays and aisles as have room. */
     @Override
-    public List<Port> ports() {
-        double half = layout.lengthMetres() / 2;
-        boolean isSameEnd = infeed.end() == outfeed.end();
-        double aside = isSameEnd ? Math.min(1, layout.widthMetres() / 4) : 0;
-        return List.of(port(Port.IN, infeed, half, -aside, true), port(Port.OUT, outfeed, half, aside, false));
+    public Optional<PlantElement> spanning(Pose from, Pose to) {
+        double dx = to.x() - from.x();
+        double dy = to.y() - from.y();
+        boolean isAlongX = Math.abs(dx) >= Math.abs(dy);
+        Rack sized = sized(Math.max(Math.abs(dx), Math.abs(dy)), Math.min(Math.abs(dx), Math.abs(dy)));
+        double length = sized.layout.lengthMetres();
+        double width = sized.layout.widthMetres();
+        double x = from.x() + Math.copySign(isAlongX ? length : width, dx) / 2;
+        double y = from.y() + Math.copySign(isAlongX ? width : length, dy) / 2;
+        double heading = isAlongX ? dx < 0 ? 180 : 0 : dy < 0 ? 270 : 90;
+        return Optional.of(sized.placed(new Placement(x, y, placement().zMetres(), heading)));
     }
 
-    private static Port port(String name, TransferPoint point, double half, double y, boolean isIn) {
-        boolean front = point.end() == TransferPoint.End.FRONT;
-        double x = (half + point.offsetMetres()) * (front ? -1 : 1);
-        return new Port(name, Pose.at(x, y, point.heightMetres(), front == isIn ? 0 : 180), isIn);
+    private Rack sized(double lengthMetres, double widthMetres) {
+        int bays = (int) Math.clamp(Math.round(lengthMetres / layout.bayPitch().inBaseUnit()), 1, RackLayout.MAX_BAYS);
+        int aisles = (int) Math.clamp(Math.round(widthMetres / layout.aislePitchMetres()), 1, RackLayout.MAX_AISLES);
+        return withLayout(l -> l.withBays(bays).withAisles(aisles));
+    }
+
+    /** The corner at its rear on the left, which can be dragged. */
+    public Pose rearCorner() {
+        return placement().pose().of(Pose.at(layout.lengthMetres() / 2, layout.widthMetres() / 2, 0, 0));
+    }
+
+    /** With so many bays and aisles that its rear corner is there; the opposite corner stays. */
+    public Rack withRearCorner(Pose corner) {
+        Pose front = placement().pose().of(Pose.at(-layout.lengthMetres() / 2, -layout.widthMetres() / 2, 0, 0));
+        double turn = Math.toRadians(placement().headingDegrees());
+        double dx = corner.x() - front.x();
+        double dy = corner.y() - front.y();
+        Rack sized = sized(dx * Math.cos(turn) + dy * Math.sin(turn), dy * Math.cos(turn) - dx * Math.sin(turn));
+        Pose middle = front.of(Pose.at(sized.layout.lengthMetres() / 2, sized.layout.widthMetres() / 2, 0, 0));
+        return (Rack) sized.placed(new Placement(middle.x(), middle.y(), placement().zMetres(), placement().headingDegrees()));
+    }
+
+    /** Where the ways to its infeeds begin and those from its outfeeds end. */
+    @Override
+    public List<Port> ports() {
+        PreZone zone = preZone();
+        Pose in = zone.inPort();
+        Pose out = zone.outPort();
+        return List.of(new Port(Port.IN, in, true), new Port(Port.OUT, out, false));
+    }
+
+    /** How loads get from its ports to its aisles and back. */
+    public PreZone preZone() {
+        return new PreZone(layout, infeed, outfeed);
     }
 
     @Override
@@ -217,13 +273,13 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
-            List<RackStock> stock, @Nullable OrderPlan orders) implements Serializable {
+            Quantity preZoneSpeed, List<RackStock> stock, @Nullable OrderPlan orders) implements Serializable {
         private Object readResolve() {
-            return new Rack(basics, layout, storing, fetching, infeed, outfeed, stock, Optional.ofNullable(orders));
+            return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, Optional.ofNullable(orders));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, layout, storing, fetching, infeed, outfeed, stock, orders.orElse(null));
+        return new Stored(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders.orElse(null));
     }
 }

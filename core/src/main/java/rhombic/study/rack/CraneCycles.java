@@ -15,11 +15,11 @@ import rhombic.chance.DistributionText;
 public record CraneCycles(Cycle rule, Distribution forkTime, Distribution deepTime, Dwell dwell) implements Serializable {
     /** Whether storing and fetching are joined. */
     public enum Cycle {
-        SINGLE("one load at a time, stored or fetched"),
+        SINGLE("in single cycles"),
         /** The store joins the fetch that is due first. */
-        DOUBLE("a store and a fetch in one cycle, the oldest first"),
+        DOUBLE("in double cycles, the oldest first"),
         /** The store joins the fetch that makes both together shortest, among the 50 that are nearest. */
-        SHORTEST("a store and a fetch in one cycle, the shortest together");
+        SHORTEST("in double cycles, the shortest first");
 
         private final String word;
 

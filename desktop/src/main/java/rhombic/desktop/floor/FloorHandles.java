@@ -12,6 +12,8 @@ import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Port;
@@ -78,7 +80,8 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
         }
         int drawn = 0;
         for (int i = 0; i < Math.min(now.movers().count(), unfolded.members().size()) && drawn < MAX_ROUTES; i++) {
-            if (!selection.contains(unfolded.element(unfolded.members().get(i).group()).name())) {
+            ResourceGroup group = (ResourceGroup) unfolded.element(unfolded.members().get(i).group());
+            if (!selection.contains(group.name()) || !group.comeWhenCalled()) {
                 continue;
             }
             List<Pose> ahead = now.movers().ahead(i, now.timeNanos());
@@ -110,6 +113,7 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
                 Pose at = Layout.stand(work, 0);
                 grip(Pose.at(at.x(), at.y(), ABOVE_METRES, 0), HANDLE_PIXELS, FloorInk.SAFFRON);
             }
+            case Rack rack -> grip(rack.rearCorner(), LARGE_PIXELS, FloorInk.VERDIGRIS);
             case Conveyor conveyor -> conveyor.corners().ifPresent(path -> corners(onTable(conveyor, path.all())));
             case LineElement line -> {
                 corners(line.cornersOnFloor());

@@ -8,6 +8,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.util.List;
 import rhombic.experiment.Summary;
+import rhombic.formats.table.Csv;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 

@@ -105,7 +105,7 @@ final class CraneSentences {
 
     private Sentence cycles() {
         CraneCycles cycles = crane.cycles();
-        return new Sentence(new Words("They move "),
+        return new Sentence(new Words("They work "),
                 picked("cycle", cycles.rule().word(), Arrays.stream(CraneCycles.Cycle.values()).map(CraneCycles.Cycle::word).toList(),
                         text -> crane(c -> c.withCycles(
                                 y -> y.withRule(Typed.choice(CraneCycles.Cycle.values(), CraneCycles.Cycle::word, text))))),

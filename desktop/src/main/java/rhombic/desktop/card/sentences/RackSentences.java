@@ -167,6 +167,12 @@ final class RackSentences {
         parts.add(new Words("; they go out "));
         parts.addAll(point("outfeed", rack.outfeed(), Rack::withOutfeed));
         parts.add(new Words("."));
+        if (rack.preZone().isThere()) {
+            parts.add(new Words(" Between ports and aisles they go through the pre-zone at "));
+            parts.add(typed("pre-zone speed", rack.preZoneSpeed().toString(), rack.preZoneSpeed().toString(), "A speed such as 0.5 m/s",
+                    text -> rack(r -> r.withPreZoneSpeed(Quantity.parse(text, Dimension.SPEED)))));
+            parts.add(new Words("."));
+        }
         return new Sentence(parts);
     }
 

@@ -1,6 +1,7 @@
 package rhombic.desktop.floor.body;
 
 import javafx.scene.shape.TriangleMesh;
+import rhombic.space.Path;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
@@ -89,7 +90,31 @@ public final class RackBody {
         maker.bar(0, y, layout.heightMetres() + MAST, layout.lengthMetres() + 2 * outside, 0.1, 0.1, Swatch.STEEL_DARK);
         tables(maker, rack, rack.infeed(), aisle, true);
         tables(maker, rack, rack.outfeed(), aisle, false);
+        if (rack.preZone().isThere()) {
+            lane(maker, rack, rack.preZone().in(aisle), true);
+            lane(maker, rack, rack.preZone().out(aisle), false);
+        }
         return maker.mesh();
+    }
+
+    /** A conveyor of the pre-zone, from a port to an aisle or back. */
+    private static void lane(MeshMaker maker, Rack rack, Path path, boolean isIn) {
+        double wide = Math.min(1.2, rack.layout().slotDepth().inBaseUnit());
+        var points = path.outline();
+        for (int i = 0; i + 1 < points.size(); i++) {
+            var a = points.get(i);
+            var b = points.get(i + 1);
+            double length = Math.hypot(b.x() - a.x(), b.y() - a.y()) + wide / 2;
+            boolean isAlongX = Math.abs(b.x() - a.x()) > Math.abs(b.y() - a.y());
+            double x = (a.x() + b.x()) / 2;
+            double y = (a.y() + b.y()) / 2;
+            double top = Math.max(0.12, Math.min(a.z(), b.z()));
+            maker.bar(x, y, top - 0.1, isAlongX ? length : wide, isAlongX ? wide : length, 0.09, Swatch.ROLLER);
+            for (int side = -1; side <= 1; side += 2) {
+                maker.bar(x + (isAlongX ? 0 : side * wide / 2), y + (isAlongX ? side * wide / 2 : 0), top - 0.16, isAlongX ? length : 0.07,
+                        isAlongX ? 0.07 : length, 0.16, isIn ? Swatch.VERDIGRIS : Swatch.STEEL);
+            }
+        }
     }
 
     private static void tables(MeshMaker maker, Rack rack, TransferPoint point, int aisle, boolean isInfeed) {
