@@ -110,7 +110,7 @@ class ArchitectureTest {
                 .whereLayer("work").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("dock").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("store").mayOnlyBeAccessedByLayers("plant")
-                .whereLayer("formula").mayOnlyBeAccessedByLayers("work", "goods", "dock", "transport")
+                .whereLayer("formula").mayOnlyBeAccessedByLayers("work", "goods", "dock", "store", "transport")
                 .whereLayer("convey").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("goods").mayOnlyBeAccessedByLayers("plant", "rules")
                 .whereLayer("handover")

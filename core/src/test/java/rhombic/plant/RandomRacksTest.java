@@ -54,6 +54,7 @@ import rhombic.study.rack.TransferPoint;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.TimeSource;
 import rhombic.study.work.Supply;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
@@ -78,7 +79,9 @@ class RandomRacksTest {
                         .withClasses(List.of(new StorageClass(Quantity.percent(30), List.of("A")),
                                 new StorageClass(Quantity.percent(70), List.of()))))
                 .withFetching(f -> f.withRule(FetchChoice.values()[random.nextInt(3)])
-                        .withMinStay(random.nextInt(3) == 0 ? Optional.of(Quantity.hours(0.5)) : Optional.empty()))
+                        .withMinStay(random.nextInt(3) == 0
+                                ? Optional.of(new TimeSource.Drawn(time("uniform(10 min, 50 min)")))
+                                : Optional.empty()))
                 .withInfeed(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 0.8, 1.5, 1 + random.nextInt(3)))
                 .withOutfeed(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 0.8, 1.5, 1 + random.nextInt(3)))
                 .withStock(stock == 0 ? List.of() : List.of(new RackStock("A", stock)));

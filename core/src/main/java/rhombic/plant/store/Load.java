@@ -20,6 +20,10 @@ final class Load {
     long storedNanos;
     /** Since when it waits to be stored or to be fetched. */
     long askedNanos;
+    /** When it will have stayed as long as it must. */
+    long ripeNanos;
+    /** Whether a crane moves it to another lane. */
+    boolean isOnCrane;
     /** Whether it has stayed as long as it must. */
     boolean isRipe;
     /** Whether it is to be fetched. */

@@ -1,13 +1,12 @@
 package rhombic.plant.store;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.PriorityQueue;
 import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import org.apache.commons.rng.UniformRandomProvider;
@@ -16,6 +15,7 @@ import rhombic.chance.Purpose;
 import rhombic.kernel.Event;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RackTally;
+import rhombic.plant.formula.PieceTime;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.FirstGiver;
@@ -63,9 +63,12 @@ public final class RackNode extends ContentNode implements Room {
     private final ToDoubleFunction<Piece> formula;
     private final UniformRandomProvider draws;
     private final @Nullable OrderDesk desk;
-    private final long minStayNanos;
+    /** How long a load stays at least; null: it may go at once. */
+    private final @Nullable PieceTime minStay;
     private final long maxStayNanos;
-    private final Deque<Load> ripening = new ArrayDeque<>();
+    /** That have not stayed as long as they must, the one that has first in front. */
+    private final PriorityQueue<Load> ripening = new PriorityQueue<>(
+            Comparator.comparingLong((Load load) -> load.ripeNanos).thenComparingLong(load -> load.number));
     /** Where cranes serve it. */
     private final Outfeed outfeed = new Outfeed();
     /** Without cranes: one for each type. */
@@ -81,11 +84,8 @@ public final class RackNode extends ContentNode implements Room {
         @Override
         protected void occur() {
             long now = flow.now();
-            while (!ripening.isEmpty() && ripening.getFirst().storedNanos + minStayNanos <= now) {
-                Load load = ripening.removeFirst();
-                if (load.lane != Load.NOWHERE) {
-                    becomesRipe(load);
-                }
+            while (!ripening.isEmpty() && ripening.element().ripeNanos <= now) {
+                becomesRipe(ripening.remove());
             }
             scheduleRipening();
             flow.toAgenda(RackNode.this);
@@ -130,7 +130,8 @@ public final class RackNode extends ContentNode implements Room {
         draws = flow.stream(rack.id(), Purpose.ROUTING);
         chance = draws.nextDouble();
         desk = rack.orders().map(plan -> new OrderDesk(this, plan)).orElse(null);
-        minStayNanos = rack.fetching().minStay().map(time -> time.nanos()).orElse(0L);
+        minStay = rack.fetching().minStay().map(time -> PieceTime.of(time, flow, scope("min stay"), flow.stream(rack.id(), Purpose.PAUSE)))
+                .orElse(null);
         maxStayNanos = rack.fetching().maxStay().map(time -> time.nanos()).orElse(Long.MAX_VALUE);
     }
 
@@ -202,7 +203,7 @@ public final class RackNode extends ContentNode implements Room {
         Load load = comes(piece, aisle);
         keep(aisle, load, lane);
         put(aisle, load);
-        load.storedNanos = flow.now() - minStayNanos;
+        load.storedNanos = flow.now();
         becomesRipe(load);
         noteMore();
         return true;
@@ -340,10 +341,12 @@ public final class RackNode extends ContentNode implements Room {
         put(aisle, load);
         load.storedNanos = flow.now();
         store.onStored();
-        if (minStayNanos == 0) {
+        long stays = minStay == null ? 0 : minStay.nanos(load.piece);
+        if (stays == 0) {
             becomesRipe(load);
         } else {
-            ripening.addLast(load);
+            load.ripeNanos = flow.now() + stays;
+            ripening.add(load);
             scheduleRipening();
         }
         flow.toAgenda(this);
@@ -363,8 +366,9 @@ public final class RackNode extends ContentNode implements Room {
     }
 
     private void scheduleRipening() {
-        if (!ripening.isEmpty() && !ripens.isPending()) {
-            flow.simulator.schedule(ripens, Math.max(0, ripening.getFirst().storedNanos + minStayNanos - flow.now()));
+        if (!ripening.isEmpty()) {
+            flow.simulator.cancel(ripens);
+            flow.simulator.schedule(ripens, Math.max(0, ripening.element().ripeNanos - flow.now()));
         }
     }
 
@@ -372,7 +376,9 @@ public final class RackNode extends ContentNode implements Room {
 
     private void becomesRipe(Load load) {
         load.isRipe = true;
-        offerIfReached(load);
+        if (!load.isOnCrane) {
+            offerIfReached(load);
+        }
     }
 
     /** It can be fetched, if it can be reached; an order takes it, or it joins the stock. */

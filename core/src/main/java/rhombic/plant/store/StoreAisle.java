@@ -306,6 +306,7 @@ final class StoreAisle implements Crane.Work {
         slots.takeFront(load.lane);
         if (isAside) {
             rack.leavesStock(load);
+            load.isOnCrane = true;
             load.lane = asideTo;
         } else {
             load.lane = Load.NOWHERE;
@@ -319,6 +320,7 @@ final class StoreAisle implements Crane.Work {
         carried = null;
         if (isAside) {
             isAside = false;
+            load.isOnCrane = false;
             rack.stands(load, rack.place(this, load, slots.put(load)));
             rack.store.onRelocated();
             rack.onMoved(load);

@@ -33,6 +33,7 @@ import rhombic.study.rack.Storing;
 import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 
 /**
  * Stores pieces in slots. Where {@link StackerCrane}s serve it, pieces come in at the infeed of an aisle and go out at its outfeed; without them, those who
@@ -91,7 +92,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
             Field.optional("fetchFormula", "The number of a load for the rule by formula, the smallest first; missing: none.",
                     new FieldType.Text(Reference.FORMULA), "", Fetching::formula, Fetching::withFormula).within(Rack::fetching, Rack::with),
             Field.optional("minStay", "How long a load stays at least; missing: it may go at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Fetching::minStay,
+                    new FieldType.Maybe<>(TimeSource.TYPE), Optional.empty(), Fetching::minStay,
                     Fetching::withMinStay).within(Rack::fetching, Rack::with),
             Field.optional("maxStay", "How long a load should stay at most; missing: any time.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.TIME)), Optional.empty(), Fetching::maxStay,

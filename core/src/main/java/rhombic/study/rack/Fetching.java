@@ -6,25 +6,21 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 
 /**
  * What a rack gives out, and in which order.
  *
  * @param rule which load is first
  * @param formula the number of a load, for the rule by formula
- * @param minStay how long a load stays at least, such as to ripen or to cool; empty: it may go at once
+ * @param minStay how long a load stays at least, such as to ripen or to cool, as it is drawn when it is stored; empty: it may go at once
  * @param maxStay how long it should stay at most; what stays longer is told; empty: any time
  */
-public record Fetching(FetchChoice rule, String formula, Optional<Quantity> minStay, Optional<Quantity> maxStay) implements Serializable {
+public record Fetching(FetchChoice rule, String formula, Optional<TimeSource> minStay, Optional<Quantity> maxStay) implements Serializable {
     public static final Fetching USUAL = new Fetching(FetchChoice.OLDEST, "", Optional.empty(), Optional.empty());
 
     public Fetching {
-        minStay.ifPresent(time -> isTime("The least stay", time));
         maxStay.ifPresent(time -> isTime("The longest stay", time));
-        if (minStay.isPresent() && maxStay.isPresent() && minStay.get().inBaseUnit() > maxStay.get().inBaseUnit()) {
-            throw new StudyException("The longest stay in a rack must be at least the least stay, " + minStay.get() + "; got "
-                    + maxStay.get());
-        }
     }
 
     private static void isTime(String label, Quantity time) {
@@ -41,7 +37,7 @@ public record Fetching(FetchChoice rule, String formula, Optional<Quantity> minS
         return new Fetching(rule, newFormula, minStay, maxStay);
     }
 
-    public Fetching withMinStay(Optional<Quantity> newStay) {
+    public Fetching withMinStay(Optional<TimeSource> newStay) {
         return new Fetching(rule, formula, newStay, maxStay);
     }
 
@@ -50,7 +46,7 @@ public record Fetching(FetchChoice rule, String formula, Optional<Quantity> minS
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(FetchChoice rule, String formula, @Nullable Quantity minStay, @Nullable Quantity maxStay)
+    private record Stored(FetchChoice rule, String formula, @Nullable TimeSource minStay, @Nullable Quantity maxStay)
             implements
                 Serializable {
         private Object readResolve() {

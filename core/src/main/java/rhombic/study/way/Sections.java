@@ -11,6 +11,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.Polygonal;
+import org.locationtech.jts.geom.util.PolygonExtracter;
 import org.locationtech.jts.index.strtree.STRtree;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
@@ -132,7 +134,8 @@ public final class Sections {
             boolean begins = net.stretches().get(stretch).from() == point;
             double metres = ends[stretch][begins ? 0 : 1];
             double length = net.stretches().get(stretch).metres();
-            area = area.union(begins ? strip(stretch, 0, metres) : strip(stretch, length - metres, length));
+            Geometry union = area.union(begins ? strip(stretch, 0, metres) : strip(stretch, length - metres, length));
+            area = union instanceof Polygonal ? union : GEOMETRY.buildGeometry(PolygonExtracter.getPolygons(union)); // lines may be left over
             cuts.get(stretch).add(begins ? new Cut(number, 0, metres) : new Cut(number, length - metres, length));
             aisles.add(net.aisles().get(net.stretches().get(stretch).aisle()).name());
         }

@@ -20,6 +20,7 @@ import rhombic.study.Travel;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Dock;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.place.Bend;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
@@ -185,8 +186,8 @@ public final class Scenery {
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
         for (PlantElement element : study.elements()) {
-            if (element.footprint().heightMetres() <= PAINTED_METRES) {
-                continue; // what is painted on the floor casts no shadow
+            if (element.footprint().heightMetres() <= PAINTED_METRES || element instanceof Rack) {
+                continue; // what is painted on the floor casts no shadow, nor does what is open to the light
             }
             element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));
         }

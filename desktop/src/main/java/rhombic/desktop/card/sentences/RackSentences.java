@@ -43,11 +43,11 @@ import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.TimeSource;
 
 /** What the card of a rack says. */
 final class RackSentences {
     private static final String ANY_WEIGHT = "any weight";
-    private static final String AT_ONCE = "may go at once";
     private static final String ANY_TIME = "as long as it takes";
     private static final String YES = "yes";
     private static final double DESK_METRES = 2.5;
@@ -270,14 +270,28 @@ final class RackSentences {
                     Offers.at(study, rack.basics().attributes()),
                     text -> rack(r -> r.withFetching(f -> f.withFormula(Formula.parse(text.strip()).text())))));
         }
-        parts.add(new Words(". A load "));
-        parts.add(stay("min stay", rack.fetching().minStay(), rack.fetching().minStay().map(time -> "stays " + time + " at least"), AT_ONCE,
-                (r, value) -> r.withFetching(f -> f.withMinStay(value))));
+        if (rack.fetching().minStay().isEmpty()) {
+            parts.add(new Words(". A load may go at once ("));
+            parts.add(act("add min stay", "+ stays at least",
+                    minStay(Optional.of(new TimeSource.Drawn(DistributionText.parse("12 h"))))));
+            parts.add(new Words(")"));
+        } else {
+            parts.add(new Words(". A load stays at least "));
+            parts.addAll(new TimeSentences(study, rack.basics().attributes()).of("min stay", rack.fetching().minStay().get(),
+                    time -> minStay(Optional.of(time))));
+            parts.add(new Words(" ("));
+            parts.add(act("take out min stay", "take it out", minStay(Optional.empty())));
+            parts.add(new Words(")"));
+        }
         parts.add(new Words(", and should stay "));
         parts.add(stay("max stay", rack.fetching().maxStay(), rack.fetching().maxStay().map(time -> time + " at most"), ANY_TIME,
                 (r, value) -> r.withFetching(f -> f.withMaxStay(value))));
         parts.add(new Words("."));
         return new Sentence(parts);
+    }
+
+    private UnaryOperator<Study> minStay(Optional<TimeSource> stay) {
+        return rack(r -> r.withFetching(f -> f.withMinStay(stay)));
     }
 
     private interface StaySetting {
