@@ -56,7 +56,8 @@ public final class EquipmentStory {
             case WorkEquipment work -> state.isEmpty() ? "Does nothing." : ofWork(node, work, state.get(), since, moment) + "." + shut;
             case Dock dock -> state.isEmpty() ? "Is not used." : ofDock(node, dock, state.get(), since, moment) + "." + shut;
             case ResourceGroup group ->
-                "Home of " + (group.count() == 1 ? "one" : group.count()) + " " + group.memberWord(group.count() > 1) + ".";
+                (group.comeWhenCalled() ? "Home of " : "Desk of ") + (group.count() == 1 ? "one" : group.count()) + " "
+                        + group.memberWord(group.count() > 1) + ".";
             case Area area -> area.purpose();
             case Aisle aisle -> aisle.purpose();
             case Structure structure -> structure.purpose();

@@ -7,11 +7,13 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Summary;
+import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.work.Supply;
@@ -106,7 +108,28 @@ public final class Limit {
         return goodsIns.stream().filter(in -> in.supply().orElse(null) instanceof Supply.AtStart).findFirst();
     }
 
+    /** What customers order, of a rack that serves nearly all they ask for; empty if there is none. */
+    private Optional<Finding> byOrders(String busiest, double busy, String evidence) {
+        Means means = new Means(summary);
+        return summary.unfolded().elements().stream().filter(Rack.class::isInstance).map(Rack.class::cast)
+                .filter(rack -> rack.orders().isPresent()).filter(rack -> {
+                    double done = means.of(run -> of(run, rack).map(RackFigures::orders).orElse(0L));
+                    double waiting = means.of(run -> of(run, rack).map(RackFigures::waitingOrders).orElse(0L));
+                    return done > 0 && waiting < KEEPS_UP_BELOW * done;
+                }).findFirst().map(rack -> new Finding(rack.name(), "Limited by what customers order from " + rack.name() + ": " + busiest
+                        + ", the busiest, " + (busy < TAKEN_FROM ? "works only " : "is busy ") + Means.percent(busy),
+                        evidence + "; the plant keeps up with the orders"));
+    }
+
+    private static Optional<RackFigures> of(RunFigures run, Rack rack) {
+        return run.racks().stream().filter(figures -> figures.name().equals(rack.name())).findFirst();
+    }
+
     private Finding byWhatComes(String busiest, double busy, String evidence) {
+        return byOrders(busiest, busy, evidence).orElseGet(() -> bySupply(busiest, busy, evidence));
+    }
+
+    private Finding bySupply(String busiest, double busy, String evidence) {
         String place = goodsIns.stream().filter(in -> !(in.supply().orElse(null) instanceof Supply.AtStart)
                 && !(in.supply().orElse(null) instanceof Supply.OnDemand)).map(GoodsIn::name).findFirst().orElseThrow();
         return new Finding(place, "Limited by what comes in: " + busiest + ", the busiest, "

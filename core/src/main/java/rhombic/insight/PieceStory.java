@@ -9,6 +9,7 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -38,6 +39,9 @@ public final class PieceStory {
                     + study.element(bottom.node()).name() + ".";
         }
         PlantElement element = study.element(status.node());
+        if (status.activity() == PieceStatus.Activity.WAITS && element instanceof Rack rack) {
+            return new RackStory(study).ofPiece(status, rack, moment, further(status, moment));
+        }
         String since = Clock.elapsed(moment.timeNanos() - status.sinceNanos());
         return switch (status.activity()) {
             case MOVES -> {

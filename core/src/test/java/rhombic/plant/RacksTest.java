@@ -18,17 +18,27 @@ import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.place.Placement;
 import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.CraneDriving;
 import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.ListedOrder;
+import rhombic.study.rack.OrderPlan;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.PersonState;
+import rhombic.study.value.PieceType;
+import rhombic.study.value.TimeSource;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 import rhombic.validation.Lines;
 
 /** Racks with a crane: cycle times as theory has them, and cases worked out by hand. */
@@ -98,6 +108,143 @@ class RacksTest {
         RackFigures figures = run.racks().getFirst();
         assertEquals(0, figures.singleCycles(), 1);
         assertEquals(exact, 400 * 3600.0 / figures.doubleCycles(), 0.004 * exact);
+    }
+
+    // ---- by formulas
+
+    private static CraneDriving continuous(double liftSpeed) {
+        return crane(c -> c).driving().withLiftSpeed(new Quantity(liftSpeed, rhombic.quantity.Unit.METRE_PER_SECOND));
+    }
+
+    /**
+     * A face of 60 m by 15 b m, cut into 400 by 100 slots: the means of Bozer and White (1984), with T = 30 s, for going out and back, and with a second slot
+     * between. The mean between two slots is summed over all differences, each as often as it occurs.
+     */
+    @ParameterizedTest
+    @CsvSource({"1, 40.0000, 54.0000", "0.75, 35.6250, 48.0156", "0.5, 32.5000, 43.6250"})
+    void aFineFaceTakesWhatAContinuousOneDoes(double shape, double single, double dual) {
+        int bays = 400;
+        int levels = 100;
+        double pitch = 60.0 / bays;
+        double rise = 15 * shape / levels;
+        CraneDriving driving = continuous(0.5);
+        double out = 0;
+        for (int bay = 0; bay < bays; bay++) {
+            for (int level = 0; level < levels; level++) {
+                out += driving.seconds((bay + 0.5) * pitch, (level + 0.5) * rise);
+            }
+        }
+        out /= bays * levels;
+        double between = 0;
+        double pairs = (double) bays * bays * levels * levels;
+        for (int along = 0; along < bays; along++) {
+            for (int up = 0; up < levels; up++) {
+                double times = (along == 0 ? bays : 2.0 * (bays - along)) * (up == 0 ? levels : 2.0 * (levels - up));
+                between += times / pairs * driving.seconds(along * pitch, up * rise);
+            }
+        }
+        assertEquals(single, 2 * out, 0.005 * single);
+        assertEquals(dual, 2 * out + between, 0.005 * dual);
+    }
+
+    /**
+     * A face that is square in time, with the nearest fifth of its slots for one class: mean times of single cycles as Hausman, Schwarz and Graves (1976) have
+     * them, 2 * 2/3 R T for the class within R, and 2 * 2/3 T (1 - R^3) / (1 - R^2) for the other. Each slot is filled once.
+     */
+    @ParameterizedTest
+    @CsvSource({"A, 720", "B, 2880"})
+    void byClassTheNearSlotsAreReachedSooner(String type, int slots) {
+        Rack rack = face().withLayout(l -> l.withBays(60).withBayPitch(metres("1 m")).withLevels(LevelHeights.of(60, metres("0.25 m")))
+                .withFirstLevel(metres("0.125 m")))
+                .withStoring(s -> s.withSlotRule(SlotChoice.BY_CLASS).withClasses(List.of(
+                        new StorageClass(Quantity.percent(20), List.of("A")), new StorageClass(Quantity.percent(80), List.of("B")))));
+        PieceType small = new PieceType(type, metres("0.2 m"), metres("0.2 m"), metres("0.2 m"), "#888888");
+        GoodsIn in = onDemand("In").withMix(List.of(new rhombic.study.value.MixPart(type, 1))).withMaxPieces(OptionalInt.of(slots));
+        PieceType other = new PieceType(type.equals("A") ? "B" : "A", metres("0.2 m"), metres("0.2 m"), metres("0.2 m"), "#888888");
+        StackerCrane crane = crane(c -> c.withRule(CraneCycles.Cycle.SINGLE).withDwell(CraneCycles.Dwell.INFEED));
+        RunFigures run = Runs.of(new Lines().types(small, other).chain(in, rack).chain(crane).study(60, 0, 1));
+        double r = Math.sqrt(0.2);
+        double exact = type.equals("A") ? 4.0 / 3 * r * 30 : 4.0 / 3 * 30 * (1 - r * r * r) / (1 - r * r);
+        assertEquals(slots, run.racks().getFirst().stored());
+        assertEquals(exact, seconds(run, 60, PersonState.CARRYING, PersonState.WALKING) / slots, 0.01 * exact);
+    }
+
+    // ---- by hand
+
+    private static Rack deep(ListedOrder... orders) {
+        return Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withLayout(l -> l.withRows(RackRows.ONE_SIDE).withBays(1).withBayPitch(metres("2 m"))
+                        .withLevels(LevelHeights.of(2, metres("1 m"))).withFirstLevel(metres("0.5 m")).withDepth(2))
+                .withInfeed(new TransferPoint(TransferPoint.End.FRONT, 0.5, 1, 2))
+                .withOutfeed(new TransferPoint(TransferPoint.End.FRONT, 0.5, 1, 2))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(orders), Optional.of(Quantity.seconds(30)))));
+    }
+
+    private static StackerCrane forks() {
+        return crane(c -> c.withForkTime(time("4 s")).withDeepTime(time("2 s")));
+    }
+
+    /**
+     * Two of a type come one behind the other in one slot; the older, behind, is asked for at 1000 s. The crane stands before the slot: 4 s to take the younger,
+     * 2 s up by 1 m at 0.5 m/s, 6 s to set it down at the rear of the other slot, 2 s down, 6 s to take the older, 1 s to the outfeed 2 m away, where
+     * it is set down when half of 4 s have passed: out at 1023 s, 7 s before it is due.
+     */
+    @Test
+    void whatStandsInFrontIsMovedAside() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(1000), "Piece", 1, false));
+        RunFigures run = Runs.of(new Lines().chain(Lines.timetable("In", "10 s Piece", "60 s Piece"), rack, goodsOut("Out")).chain(forks())
+                .study(1, 0, 1));
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(1, figures.relocated());
+        assertEquals(1, run.out());
+        assertEquals(1023 - 10, run.lead().mean(), 1e-6);
+        assertEquals(23.0 / 3600, figures.orderHours(), 1e-9);
+        assertEquals(1, figures.onTime());
+    }
+
+    /** Two orders ask for what comes later, one at a time; the urgent one, which came last, has the first. */
+    @Test
+    void whatIsUrgentGoesFirstAndWhatIsMissingWaits() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(10), "Piece", 2, false),
+                new ListedOrder("Two", Quantity.seconds(20), "Piece", 1, true));
+        RunFigures run = Runs.of(new Lines().chain(Lines.timetable("In", "100 s Piece", "500 s Piece"), rack, goodsOut("Out"))
+                .chain(forks()).study(1, 0, 1));
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(2, run.out());
+        assertEquals(1, figures.orders(), "the urgent one is done, the other waits for one more");
+        assertEquals(1, figures.waitingOrders());
+        assertEquals(1, figures.missingPieces());
+        // in at 100 s: 4 s, 1 s, 6 s at the rear, 6 s there again, 1 s, and half of 4 s; it was due 30 s after 20 s
+        assertEquals((120.0 - 20) / 3600, figures.orderHours(), 1e-9);
+        assertEquals((120.0 - 50) / 3600, figures.lateHours(), 1e-9);
+        assertEquals(0, figures.onTime());
+    }
+
+    /** What must stay 200 s from when it is stored can be fetched only then. */
+    @Test
+    void aLoadStaysAsLongAsItMust() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(10), "Piece", 1, false))
+                .withFetching(f -> f.withMinStay(Optional.of(new TimeSource.Drawn(time("200 s"))))
+                        .withMaxStay(Optional.of(Quantity.seconds(201))));
+        RunFigures run = Runs
+                .of(new Lines().chain(Lines.timetable("In", "100 s Piece"), rack, goodsOut("Out")).chain(forks()).study(1, 0, 1));
+        // stored when its fork time has half passed: 100 + 4 + 1 + 3 s; ripe 200 s later; the fork takes it after 3 s, and is back after 3 more
+        assertEquals(308 + 6 + 1 + 2 - 100, run.lead().mean(), 1e-6);
+        assertEquals(1, run.racks().getFirst().overdue());
+    }
+
+    /** Of types that an assembly needs, each is fetched as it is needed, and none blocks the outfeed for the other. */
+    @Test
+    void whatIsNeededIsFetched() {
+        PieceType a = PieceType.usual("A");
+        PieceType b = PieceType.usual("B");
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withStock(List.of(new RackStock("A", 30), new RackStock("B", 30)));
+        AssemblyStation assembly = new AssemblyStation(Basics.of("Assembly", Placement.at(30, 0)),
+                Work.of(1, 1, new TimeSource.Drawn(time("10 s"))), AssemblyStation.Method.ASSEMBLE, List.of("A"),
+                new Recipe.Fixed(List.of(new Recipe.Part("B", 2))), 3, "");
+        RunFigures run = Runs.of(new Lines().types(a, b).chain(rack, assembly, goodsOut("Out")).chain(forks()).study(8, 0, 1));
+        assertEquals(15, run.equipment().stream().filter(e -> e.name().equals("Out")).findFirst().orElseThrow().out());
     }
 
     @Test

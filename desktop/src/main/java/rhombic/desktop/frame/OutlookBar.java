@@ -75,16 +75,37 @@ final class OutlookBar extends HBox {
         limit.setText("");
     }
 
+    /** In which a lead time is told. */
+    private enum LeadUnit {
+        MINUTES("min", 60), HOURS("h", 3600), DAYS("d", 86_400);
+
+        private static final double MANY_MINUTES = 600 * 60;
+        private static final double MANY_HOURS = 48 * 3600;
+
+        private final String word;
+        private final double seconds;
+
+        LeadUnit(String word, double seconds) {
+            this.word = word;
+            this.seconds = seconds;
+        }
+
+        static LeadUnit of(double seconds) {
+            return seconds >= MANY_HOURS ? DAYS : seconds >= MANY_MINUTES ? HOURS : MINUTES;
+        }
+    }
+
     private void show(Outlook.State.Fresh fresh) {
         figures.setOpacity(1);
         limit.setOpacity(1);
         Interval rate = fresh.summary().interval(Response.THROUGHPUT);
         Interval lead = fresh.summary().interval(Response.LEAD_TIME);
+        LeadUnit unit = LeadUnit.of(lead.mean());
         Interval inside = fresh.summary().interval(Response.INSIDE);
         figures.getChildren().setAll(
                 figure("throughput", number(rate.mean()), "pieces/h", number(rate.halfWidth()), fresh.change(Response.THROUGHPUT), 1, true),
-                figure("lead-time", minutes(lead.mean()), "min lead time", minutes(lead.halfWidth()), fresh.change(Response.LEAD_TIME), 60,
-                        false),
+                figure("lead-time", number(lead.mean() / unit.seconds), unit.word + " lead time", number(lead.halfWidth() / unit.seconds),
+                        fresh.change(Response.LEAD_TIME), unit.seconds, false),
                 figure("inside", number(inside.mean()), "inside", number(inside.halfWidth()), fresh.change(Response.INSIDE), 1, false));
         limit.setText(fresh.limit().map(finding -> "\u25C6  " + finding.text()).orElse(""));
     }
@@ -111,10 +132,6 @@ final class OutlookBar extends HBox {
 
     private static String number(double value) {
         return Double.isNaN(value) ? "\u2013" : String.format(Locale.ROOT, "%.1f", value);
-    }
-
-    private static String minutes(double seconds) {
-        return number(seconds / 60);
     }
 
     private static Label caption(String text) {
