@@ -16,7 +16,7 @@ import rhombic.study.rack.TransferPoint;
 final class StoreAisle implements Crane.Work {
     /** So many loads are looked at for the shortest cycle, and to find one that can be dug out. */
     private static final int LOOKED_AT = 50;
-    private static final Comparator<Load> MOST_URGENT = (one, other) -> {
+    private static final Comparator<Load> URGENT_FIRST = (one, other) -> {
         int byOrder = one.line == null || other.line == null ? 0 : one.line.order.compareTo(other.line.order);
         return byOrder != 0 ? byOrder : Stock.FIRST.compare(one, other);
     };
@@ -28,10 +28,10 @@ final class StoreAisle implements Crane.Work {
     /** Loads that can be fetched and are asked for by nobody. */
     final Stock ripe;
     /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
-    final TreeSet<Load> asked = new TreeSet<>(MOST_URGENT);
+    final TreeSet<Load> asked = new TreeSet<>(URGENT_FIRST);
     private final Deque<Load> infeed = new ArrayDeque<>();
-    private final WayInZone wayIn;
-    private final WayInZone wayOut;
+    private final WayInZone toInfeed;
+    private final WayInZone toPort;
     /** What the crane has set down and has not left the rack yet. */
     private final List<Load> outfeed = new ArrayList<>();
     private @Nullable Crane crane;
@@ -55,8 +55,8 @@ final class StoreAisle implements Crane.Work {
         this.number = number;
         layout = rack.layout;
         slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed);
-        wayIn = new WayInZone(rack, number, true, this::arrive);
-        wayOut = new WayInZone(rack, number, false, rack::waitsAtPort);
+        toInfeed = new WayInZone(rack, number, true, this::arrive);
+        toPort = new WayInZone(rack, number, false, rack::waitsAtPort);
         ripe = new Stock(rack.flow.types.count());
     }
 
@@ -90,7 +90,7 @@ final class StoreAisle implements Crane.Work {
     }
 
     boolean isBusy() {
-        return atInfeed() > 0 || wayOut.size() > 0 || !asked.isEmpty() || carried != null || storing != null || fetching != null;
+        return atInfeed() > 0 || toPort.size() > 0 || !asked.isEmpty() || carried != null || storing != null || fetching != null;
     }
 
     // ---- where that is
@@ -128,12 +128,12 @@ final class StoreAisle implements Crane.Work {
 
     /** How many loads stand at the infeed or are on the way to it. */
     int atInfeed() {
-        return infeed.size() + wayIn.size();
+        return infeed.size() + toInfeed.size();
     }
 
     /** A load has come, for which a place is kept in a lane; it sets out for the infeed in so long. */
     void come(Load load, long inNanos) {
-        wayIn.begin(load, inNanos);
+        toInfeed.begin(load, inNanos);
     }
 
     private void arrive(Load load) {
@@ -333,7 +333,7 @@ final class StoreAisle implements Crane.Work {
             hasFetched = true;
             outfeedKept--;
             outfeed.add(load);
-            wayOut.begin(load, 0);
+            toPort.begin(load, 0);
         }
     }
 

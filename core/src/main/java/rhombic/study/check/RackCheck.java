@@ -186,8 +186,8 @@ final class RackCheck {
         }
         double sum = classes.stream().mapToDouble(one -> one.share().inBaseUnit()).sum();
         if (Math.abs(sum - WHOLE) > NEAR) {
-            warn(Problem.Kind.SHARES, rack.name(), "The shares of its classes add up to " + Math.round(sum * 1000) / 10.0
-                    + " %, not to 100 %; the last class has the rest", "Let them add up to 100 %",
+            warn(Problem.Kind.SHARES, rack.name(), "The shares of its classes add up to " + Quantity.percent(Math.round(sum * 1000) / 10.0)
+                    + ", not to 100 %; the last class has the rest", "Let them add up to 100 %",
                     Problem.Fix.of("Scale them to 100 %", rack, e -> ((Rack) e).withStoring(s -> s.withClasses(s.classes().stream()
                             .map(one -> one.withShare(Quantity.percent(Math.round(1e6 * one.share().inBaseUnit() / sum) / 1e4)))
                             .toList()))));

@@ -19,9 +19,10 @@ import rhombic.study.value.PieceType;
 /** All kinds of elements. */
 public final class Kinds {
     /** In the order in which they are offered. */
-    public static final List<Kind<?>> ALL = List.of(GoodsIn.KIND, Buffer.KIND, Rack.KIND, StackerCrane.KIND, Conveyor.KIND, Station.KIND,
+    public static final List<Kind<?>> ALL = List.of(GoodsIn.KIND, Buffer.KIND, Conveyor.KIND, Station.KIND,
             AssemblyStation.KIND,
-            UnpackingStation.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND, ChargingArea.KIND, ParkingArea.KIND,
+            UnpackingStation.KIND, Rack.KIND, StackerCrane.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND,
+            ChargingArea.KIND, ParkingArea.KIND,
             Zone.KIND, Aisle.KIND,
             Wall.KIND,
             Fence.KIND, Column.KIND);

@@ -17,7 +17,7 @@ import rhombic.study.value.StudyException;
  * @param groups at least one
  */
 public record LevelHeights(List<Group> groups) implements Serializable {
-    private static final Pattern GROUP = Pattern.compile("\\s*(?:(\\d{1,3})\\s*[x×]\\s*)?([^x×]+)");
+    private static final Pattern GROUP = Pattern.compile("\\s*(?:(\\d{1,3})\\s*[x×]\\s*)?([0-9.][^x×]*)");
     private static final int MAX_LEVELS = 60;
     private static final double MIN_METRES = 0.05;
     private static final double MAX_METRES = 20;

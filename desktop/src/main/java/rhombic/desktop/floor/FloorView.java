@@ -58,6 +58,7 @@ public final class FloorView extends Region {
     private final Lamps lamps = new Lamps(palette);
     private final EquipmentView equipment = new EquipmentView(palette, lamps);
     private final MeshView travelling = new MeshView();
+    /** What would be placed; the pointer looks through it, since it comes and goes while it is dragged. */
     private final Group ghost = new Group();
 
     private UnfoldedStudy unfolded = UnfoldedStudy.of(Study.empty());
@@ -78,6 +79,7 @@ public final class FloorView extends Region {
         palette.setSpecularColor(Color.TRANSPARENT);
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
+        ghost.setMouseTransparent(true);
         Group world = new Group(underlay, equipment.view(), swarms, people.view(), cranes.view(), lamps.besideLinks(), travelling,
                 equipment.building(),
                 ghost,

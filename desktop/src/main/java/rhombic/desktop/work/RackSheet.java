@@ -5,8 +5,8 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import rhombic.desktop.work.ResultSheet.Column;
 import rhombic.experiment.Summary;
-import rhombic.quantity.Clock;
 import rhombic.measure.RackFigures;
+import rhombic.quantity.Clock;
 
 /** What racks did, in a table. */
 final class RackSheet {
@@ -15,10 +15,10 @@ final class RackSheet {
     private RackSheet() {}
 
     static ResultSheet of(Summary summary) {
-        List<Column> columns = List.of(new Column("Rack", 104), new Column("Fill", 46), new Column("Max.", 46), new Column("Stored", 54),
-                new Column("Fetched", 56), new Column("Relocated", 66), new Column("Double", 52), new Column("Too long", 60),
-                new Column("Orders", 52), new Column("On time", 56), new Column("Order time", 70), new Column("Late by", 60),
-                new Column("Waiting", 54));
+        List<Column> columns = List.of(new Column("Rack", 90), new Column("Fill", 44), new Column("Max.", 44), new Column("Stored", 50),
+                new Column("Fetched", 54), new Column("Relocated", 60), new Column("Double", 46), new Column("Too long", 52),
+                new Column("Orders", 48), new Column("On time", 52), new Column("Order time", 62), new Column("Late by", 52),
+                new Column("Waiting", 52));
         List<RackFigures> racks = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().racks();
         String note = racks.isEmpty()
                 ? "There is no rack. Place one from Store on the shelf."

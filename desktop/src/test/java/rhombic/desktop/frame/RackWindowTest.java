@@ -1,0 +1,62 @@
+package rhombic.desktop.frame;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.MouseButton;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.Start;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.RackStock;
+
+/** A first rack: dragged out, served by cranes after a click, sized by its corner, and seen to store, in the real window. */
+class RackWindowTest extends WindowBase {
+    private static final long SECOND = 1_000_000_000L;
+
+    @Start
+    private void start(Stage stage) throws Exception {
+        show(stage);
+    }
+
+    private Rack rack() {
+        return study().find("Rack 1", Rack.class).orElseThrow();
+    }
+
+    @Test
+    void aRackIsDraggedOutServedAndFilled(FxRobot robot) {
+        robot.clickOn("#family-store").clickOn("#thing-rack");
+        drag(robot, -4, -3, 9, 2);
+        robot.push(KeyCode.ESCAPE);
+        robot.clickOn("#family-store");
+        assertEquals(9, rack().layout().bays(), "13 m are nine bays of 1.4 m");
+        assertEquals(1, rack().layout().aisles());
+        robot.interact(() -> window.bench().select("Rack 1"));
+        drag(robot, rack().rearCorner().x(), rack().rearCorner().y(), rack().rearCorner().x() + 3, rack().rearCorner().y() + 4);
+        assertEquals(11, rack().layout().bays());
+        assertEquals(2, rack().layout().aisles());
+        robot.clickOn("#token-add-cranes");
+        assertEquals(2, study().find("Stacker cranes", StackerCrane.class).orElseThrow().cranes());
+        place(robot, "in-out", "goods-in", -9, -4);
+        place(robot, "in-out", "goods-out", -9, 6);
+        robot.interact(() -> window.bench().edit("link", s -> s.linked("Goods in", "Rack 1").linked("Rack 1", "Goods out")
+                .changed("Rack 1", e -> ((Rack) e).withStock(List.of(new RackStock(s.pieceTypes().getFirst().name(), 40))))));
+        await(this::isRunWritten);
+        robot.interact(() -> window.player().seek(40 * SECOND));
+        await(() -> window.player().moment().filter(m -> m.timeNanos() == 40 * SECOND).isPresent());
+        var moment = window.player().moment().orElseThrow();
+        assertTrue(moment.movers().isMoving(0, moment.timeNanos()) || moment.movers().isMoving(2, moment.timeNanos())
+                || moment.content(0) > 0, "the cranes are at work");
+        assertTrue(moment.content(0) > 30, "the stock is there");
+    }
+
+    private void drag(FxRobot robot, double fromX, double fromY, double toX, double toY) {
+        var from = onScreen(fromX, fromY, 0);
+        var to = onScreen(toX, toY, 0);
+        robot.drag(from, MouseButton.PRIMARY).dropTo(to);
+    }
+}
