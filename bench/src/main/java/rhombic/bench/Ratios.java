@@ -79,6 +79,7 @@ public final class Ratios {
         WatchRatios.all();
         ConveyorRatios.all();
         FleetRatios.all();
+        RackRatios.all();
     }
 
     private static double score(Collection<RunResult> results, String benchmark, String pending) {

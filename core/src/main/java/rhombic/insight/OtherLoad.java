@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Summary;
 import rhombic.measure.LinkFigures;
+import rhombic.measure.RackFigures;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
 import rhombic.study.Layout;
@@ -19,7 +21,9 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.Conveyor;
 
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.PieceType;
 
@@ -68,7 +72,9 @@ record OtherLoad(String name, double taken, Finding finding) {
                 ResourceGroup crew = crews.get(i);
                 double busy = means.ofCrew(i, figures -> figures.utilisation());
                 double waiting = waitingJobs(crew);
-                if (waiting > JOBS_WAIT_FROM) {
+                if (crew instanceof StackerCrane crane) {
+                    cranes(crane, busy).ifPresent(loads::add);
+                } else if (waiting > JOBS_WAIT_FROM) {
                     int together = peopleTogether(crew);
                     double usable = (double) (crew.count() / together * together) / crew.count();
                     loads.add(new OtherLoad(crew.name(), Math.min(1, busy / usable), new Finding(crew.name(),
@@ -80,6 +86,20 @@ record OtherLoad(String name, double taken, Finding finding) {
                 }
             }
             return loads;
+        }
+
+        /** They look for what to do themselves, so what they have done is the evidence. */
+        private Optional<OtherLoad> cranes(StackerCrane crane, double busy) {
+            return summary.study().find(crane.rack(), Rack.class).map(rack -> new OtherLoad(crane.name(), busy, new Finding(crane.name(),
+                    "Limited by the " + crane.memberWord(true) + " of " + crane.name() + ": busy " + Means.percent(busy)
+                            + " of their time on duty",
+                    "they store " + FigureText.of(ofRack(rack, RackFigures::stored) * 3600 / seconds) + " and fetch "
+                            + FigureText.of(ofRack(rack, RackFigures::fetched) * 3600 / seconds) + " loads an hour, "
+                            + Means.percent(ofRack(rack, RackFigures::doubleShare)) + " of the cycles double")));
+        }
+
+        private double ofRack(Rack rack, ToDoubleFunction<RackFigures> figure) {
+            return means.of(run -> run.racks().stream().filter(one -> one.name().equals(rack.name())).mapToDouble(figure).sum());
         }
 
         /** Jobs that wait for one of its skills, on average over the time measured. */

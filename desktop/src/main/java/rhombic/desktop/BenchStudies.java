@@ -18,9 +18,14 @@ import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.Station;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Placement;
+import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Supply;
@@ -36,6 +41,24 @@ final class BenchStudies {
     static final int IN_EACH_LANE = 40;
 
     private BenchStudies() {}
+
+    /** Ten aisles of 100,000 slots in all; full, a tenth of its loads goes round. */
+    static Study rack(boolean isFull) {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withLayout(l -> l.withAisles(10).withBays(250).withBayPitch(Quantity.metres(1))
+                        .withLevels(LevelHeights.of(20, Quantity.metres(1))))
+                .withStoring(storing -> storing.withSlotRule(SlotChoice.RANDOM))
+                .withStock(isFull ? List.of(new RackStock("Piece", 80_000)) : List.of());
+        StackerCrane cranes = StackerCrane.KIND.blank(Basics.of("Cranes", Placement.at(-130, 40))).withRack("Rack").withCranes(10);
+        GoodsIn in = new GoodsIn("In", Placement.at(-150, -30), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
+                OptionalInt.empty());
+        GoodsOut out = new GoodsOut("Out", Placement.at(-150, 30));
+        Study base = Study.empty();
+        PieceType small = new PieceType("Piece", Quantity.metres(0.9), Quantity.metres(0.7), Quantity.metres(0.8), "#2E7F9E");
+        List<PlantElement> elements = isFull ? List.of(in, rack, out, cranes) : List.of(in, rack, out);
+        return new Study("Rack", base.plan().withLength(Quantity.minutes(60)).withReplications(1), List.of(small), elements,
+                isFull ? List.of(new Link("In", "Rack"), new Link("Rack", "Out")) : List.of());
+    }
 
     /** Fifty lines of a hundred elements. */
     static Study grid() {

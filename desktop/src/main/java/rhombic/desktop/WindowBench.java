@@ -74,6 +74,8 @@ public final class WindowBench extends Application {
                     large(made);
                 } else if (only.contains("vehicles")) {
                     vehicles(made);
+                } else if (only.contains("racks")) {
+                    racks(made);
                 } else {
                     measure(made);
                 }
@@ -117,6 +119,7 @@ public final class WindowBench extends Application {
         say("a frame of the demo takes %.0f ms at rest when it is drawn (%.0f ms when nothing is), %.0f ms while it plays, %.1f times "
                 + "(asked: at most 2)", still, idle, playing, playing / still);
         vehicles(window);
+        racks(window);
         frames(window);
         belts(window);
         thousandStations(window);
@@ -315,6 +318,22 @@ public final class WindowBench extends Application {
         say("a frame with %d moving vehicles takes %.0f ms, %.2f times one with ten that stand (asked: at most 1.5)",
                 BenchStudies.FLEETS * BenchStudies.IN_EACH_FLEET,
                 median(with), median(ratios));
+    }
+
+    /** A rack of 100,000 slots, four fifths of them full, while a crane moves, against the same rack with nothing in it and no crane. */
+    private static void racks(MainWindow window) throws Exception {
+        millisForAFrame(window, BenchStudies.rack(true));
+        NamedView all = onWindow(() -> window.floor().seen("all"));
+        double[] ratios = new double[ROUNDS];
+        double[] with = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            double empty = millisForAFrame(window, BenchStudies.rack(false), () -> window.floor().look(all));
+            with[i] = millisForAFrame(window, BenchStudies.rack(true), () -> window.floor().look(all));
+            ratios[i] = with[i] / empty;
+        }
+        say("a frame with a rack of 100,000 slots, 80 %% full, takes %.0f ms, %.2f times one of the empty rack (asked: at most 2)",
+                median(with),
+                median(ratios));
     }
 
     private static double millisForAFrame(MainWindow window, Study study) throws Exception {

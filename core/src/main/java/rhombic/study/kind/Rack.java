@@ -1,7 +1,6 @@
 package rhombic.study.kind;
 
 import java.io.Serializable;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -265,11 +264,8 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     @Override
     public List<Candidate> candidates() {
-        List<Candidate> all = new ArrayList<>();
-        all.add(new Candidate(Candidate.Aspect.CAPACITY, "one more aisle", () -> with(layout.withAisles(layout.aisles() + 1))));
-        all.add(new Candidate(Candidate.Aspect.CAPACITY, "room for one more at each infeed and outfeed",
+        return List.of(new Candidate(Candidate.Aspect.CAPACITY, "room for one more at each infeed and outfeed",
                 () -> withInfeed(infeed.withCapacity(infeed.capacity() + 1)).withOutfeed(outfeed.withCapacity(outfeed.capacity() + 1))));
-        return all;
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
