@@ -1,5 +1,8 @@
 package rhombic.scene;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.PrimitiveIterator;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -26,8 +29,8 @@ final class RackScene {
         slots = new Pose[study.elements().size()][];
     }
 
-    /** All loads at the rack. */
-    void pose(Rack rack, int node, int first, Moment moment, Poser poser) {
+    /** Those bodies at the rack. */
+    void pose(Rack rack, int node, PrimitiveIterator.OfInt bodies, Moment moment, Poser poser) {
         RackLayout layout = rack.layout();
         @Nullable
         Pose[] known = slots[node];
@@ -35,32 +38,32 @@ final class RackScene {
             known = new Pose[layout.places()];
             slots[node] = known;
         }
-        int atPort = 0;
-        int firstAtPort = known.length + rack.layout().aisles() * (rack.infeed().capacity() + 2);
-        for (int body = first; body >= 0; body = moment.next(body)) {
-            atPort += moment.placeOf(body) >= firstAtPort ? 1 : 0;
-        }
+        int firstAtPort = known.length + layout.aisles() * (rack.infeed().capacity() + 2);
         double heading = rack.placement().headingDegrees() + ACROSS_DEGREES;
-        for (int body = first; body >= 0; body = moment.next(body)) {
+        int atPort = 0;
+        List<Integer> outside = new ArrayList<>();
+        while (bodies.hasNext()) {
+            int body = bodies.nextInt();
             int mover = moment.carrierOf(body);
             int place = moment.placeOf(body);
             if (mover >= 0) {
                 Pose fork = moment.movers().pose(mover, moment.timeNanos());
                 poser.pose(body, fork.x(), fork.y(), fork.z(), heading);
-                continue;
-            }
-            Pose at;
-            if (place >= 0 && place < known.length) {
+            } else if (place >= 0 && place < known.length) {
                 Pose slot = known[place];
                 if (slot == null) {
                     slot = rack.placement().pose().of(layout.place(place));
                     known[place] = slot;
                 }
-                at = slot;
+                poser.pose(body, slot.x(), slot.y(), slot.z(), heading);
             } else {
-                at = rack.placement().pose().of(outside(rack, Math.max(0, place - known.length), moment, body, atPort));
+                outside.add(body);
+                atPort += place >= firstAtPort ? 1 : 0;
             }
-            poser.pose(body, at.x(), at.y(), at.z() + rack.placement().zMetres(), heading);
+        }
+        for (int body : outside) {
+            Pose at = rack.placement().pose().of(outside(rack, Math.max(0, moment.placeOf(body) - known.length), moment, body, atPort));
+            poser.pose(body, at.x(), at.y(), at.z(), heading);
         }
     }
 

@@ -5,6 +5,8 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.PrimitiveIterator;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -71,6 +73,8 @@ public final class Scene {
     private final PeopleScene people;
     private final RackScene racks;
     private final CraneScene cranes;
+    /** Of racks that are far away. */
+    private final @Nullable RackFaces[] faces;
     /** How each resource holds what it carries. */
     private final ResourceGroup.Grip[] grips;
     /** Of equipment, made when first asked for. */
@@ -93,6 +97,7 @@ public final class Scene {
         grips = study.members().stream().map(member -> ((ResourceGroup) study.element(member.group())).grip())
                 .toArray(ResourceGroup.Grip[]::new);
         elements = study.elements();
+        faces = new RackFaces[elements.size()];
         types = study.study().pieceTypes();
         int n = types.size();
         firstKind = new int[n];
@@ -169,6 +174,19 @@ public final class Scene {
         return people;
     }
 
+    /** Whether a rack is far away: what is in its slots is then seen on its {@link #faces} alone. */
+    public void setFar(int node, boolean isFar) {
+        boolean was = faces[node] != null;
+        if (was != isFar) {
+            faces[node] = isFar && elements.get(node) instanceof Rack rack ? new RackFaces(rack.layout()) : null;
+        }
+    }
+
+    /** What is seen on the outside of a rack that is far away, as posed last; null: each load is posed by itself. */
+    public @Nullable RackFaces faces(int node) {
+        return faces[node];
+    }
+
     /** The stacker cranes, as posed for the last moment. */
     public CraneScene cranes() {
         return cranes;
@@ -185,7 +203,7 @@ public final class Scene {
         cranes.pose(moment);
         for (int node = 0; node < moment.nodes(); node++) {
             int first = moment.firstAt(node);
-            if (first >= 0) {
+            if (first >= 0 || faces[node] != null) {
                 into.at(node);
                 poseAt(node, first, moment, glideNanos, into);
             }
@@ -236,6 +254,16 @@ public final class Scene {
         add(body, moment, at.x(), at.y(), Trailer.HEIGHT_METRES + place / (along * across) * stack(type), at.heading(), into);
     }
 
+    /** Those at a rack that are posed one by one: all, or, of one that is far away, those in no slot. */
+    private PrimitiveIterator.OfInt bodies(int node, int first, Moment moment) {
+        RackFaces far = faces[node];
+        if (far == null) {
+            return IntStream.iterate(first, body -> body >= 0, moment::next).iterator();
+        }
+        far.follow(node, moment, body -> kindOf(moment.typeOf(body), moment.lookOf(body)));
+        return far.outside().stream().mapToInt(Integer::intValue).iterator();
+    }
+
     private void poseAt(int node, int first, Moment moment, double glideNanos, Poses into) {
         PlantElement element = elements.get(node);
         if (element instanceof Conveyor conveyor) {
@@ -244,7 +272,8 @@ public final class Scene {
             return;
         }
         if (element instanceof Rack rack) {
-            racks.pose(rack, node, first, moment, (body, x, y, z, heading) -> add(body, moment, x, y, z, heading, into));
+            racks.pose(rack, node, bodies(node, first, moment), moment,
+                    (body, x, y, z, heading) -> add(body, moment, x, y, z, heading, into));
             return;
         }
         WorkEquipment work = element instanceof WorkEquipment w ? w : null;

@@ -77,6 +77,26 @@ public final class Moment extends MomentRows {
         return bodies.get(body, PLACE);
     }
 
+    /** How many changes of bodies there were since the start of the run. */
+    public long changes() {
+        return changes;
+    }
+
+    /** Whether all changes from that one on are known one by one. */
+    public boolean knowsChangesFrom(long change) {
+        return change <= changes && changes - change <= CHANGES_KEPT;
+    }
+
+    /** The body of a change that is known, which may have changed again since, or be another by now. */
+    public int changedBody(long change) {
+        return changed[(int) (change % CHANGES_KEPT)];
+    }
+
+    /** Whether the body is at that equipment, on no link and on no other body. */
+    public boolean isAt(int body, int node) {
+        return pieceOf(body) >= 0 && bodies.get(body, NODE) == node && bodies.get(body, LINK) < 0 && bodies.get(body, HOLDER) < 0;
+    }
+
     /** The first at the equipment; negative if none is. */
     public int firstAt(int node) {
         return places.get(node, FIRST);

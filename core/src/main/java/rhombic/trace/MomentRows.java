@@ -10,6 +10,7 @@ abstract sealed class MomentRows permits Moment {
     static final int STATES = EquipmentState.values().length;
     static final EquipmentState[] STATE = EquipmentState.values();
     static final int NONE = -1;
+    static final int CHANGES_KEPT = 1024;
 
     // columns of a body
     static final int PIECE = 0;
@@ -77,6 +78,10 @@ abstract sealed class MomentRows permits Moment {
     /** Number of the record that comes next; so many have been applied. */
     long nextNumber;
 
+    /** The bodies that records were about last, the newest overwriting the oldest; how many such records there were. */
+    final int[] changed;
+    long changes;
+
     int bodyCount;
     int nextPiece;
     long entered;
@@ -87,6 +92,7 @@ abstract sealed class MomentRows permits Moment {
         this.links = links;
         bodies = new Pages(64, BODY_WIDTH, NONE);
         movers = new MoverMoment();
+        changed = new int[CHANGES_KEPT];
         places = new Pages(nodes + links, PLACE_WIDTH, 0);
         for (int i = 0; i < nodes + links; i++) {
             places.set(i, FIRST, NONE);
@@ -102,6 +108,8 @@ abstract sealed class MomentRows permits Moment {
         bodies = other.bodies.copy();
         places = other.places.copy();
         movers = other.movers.copy();
+        changed = other.changed.clone();
+        changes = other.changes;
         timeNanos = other.timeNanos;
         nextNumber = other.nextNumber;
         bodyCount = other.bodyCount;
@@ -183,6 +191,7 @@ abstract sealed class MomentRows permits Moment {
         }
         if (body >= 0) {
             bodies.setLong(body, LAST, nextNumber - 1);
+            changed[(int) (changes++ % CHANGES_KEPT)] = body;
         }
     }
 

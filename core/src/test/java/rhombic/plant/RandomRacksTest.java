@@ -19,6 +19,7 @@ import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
 import rhombic.scene.Poses;
+import rhombic.scene.RackFaces;
 import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Link;
@@ -182,6 +183,38 @@ class RandomRacksTest {
                 assertTrue(isNew || isMovingUp(moment, poses.body(piece)), "seed " + seed + ": two loads in one place");
                 if (moment.carrierOf(poses.body(piece)) >= 0) {
                     onItsCrane(scene, rack, poses, piece, "seed " + seed);
+                }
+            }
+        }
+    }
+
+    /** What is painted on a rack far away follows the changes one by one; it is the same as if looked at for the first time. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void fromFarAwayTheSameLoadsAreSeen(long seed) {
+        Study study = study(seed, true);
+        Trace trace = Runs.traceOf(study);
+        Scene followed = new Scene(UnfoldedStudy.of(study));
+        followed.setFar(1, true);
+        Poses poses = new Poses();
+        Random random = new Random(seed);
+        double hours = 0;
+        for (int i = 0; i < 40; i++) {
+            hours = i == 30 ? 1 : Math.min(HOURS, hours + random.nextDouble() * (i % 7 == 0 ? 2 : 0.05)); // once it goes back
+            Moment moment = trace.at((long) (hours * 3.6e12));
+            followed.pose(moment, 0, poses);
+            int shown = poses.count();
+            Scene fresh = new Scene(UnfoldedStudy.of(study));
+            fresh.setFar(1, true);
+            fresh.pose(moment, 0, poses);
+            assertEquals(shown, poses.count(), "seed " + seed);
+            RackFaces one = followed.faces(1);
+            RackFaces other = fresh.faces(1);
+            for (RackFaces.Face face : RackFaces.Face.values()) {
+                for (int x = 0; x < one.across(face); x++) {
+                    for (int y = 0; y < one.up(face); y++) {
+                        assertEquals(other.kind(face, x, y), one.kind(face, x, y), "seed " + seed + " " + face + " " + x + " " + y);
+                    }
                 }
             }
         }

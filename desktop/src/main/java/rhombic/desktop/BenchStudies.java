@@ -42,22 +42,20 @@ final class BenchStudies {
 
     private BenchStudies() {}
 
-    /** Ten aisles of 100,000 slots in all; full, a tenth of its loads goes round. */
+    /** Ten aisles of 100,000 slots in all, of which four fifths or a fiftieth are full; its cranes fetch one load after the other. */
     static Study rack(boolean isFull) {
         Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
                 .withLayout(l -> l.withAisles(10).withBays(250).withBayPitch(Quantity.metres(1))
                         .withLevels(LevelHeights.of(20, Quantity.metres(1))))
                 .withStoring(storing -> storing.withSlotRule(SlotChoice.RANDOM))
-                .withStock(isFull ? List.of(new RackStock("Piece", 80_000)) : List.of());
+                .withStock(List.of(new RackStock("Piece", isFull ? 80_000 : 2_000)));
         StackerCrane cranes = StackerCrane.KIND.blank(Basics.of("Cranes", Placement.at(-130, 40))).withRack("Rack").withCranes(10);
-        GoodsIn in = new GoodsIn("In", Placement.at(-150, -30), "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT,
-                OptionalInt.empty());
         GoodsOut out = new GoodsOut("Out", Placement.at(-150, 30));
         Study base = Study.empty();
         PieceType small = new PieceType("Piece", Quantity.metres(0.9), Quantity.metres(0.7), Quantity.metres(0.8), "#2E7F9E");
-        List<PlantElement> elements = isFull ? List.of(in, rack, out, cranes) : List.of(in, rack, out);
-        return new Study("Rack", base.plan().withLength(Quantity.minutes(60)).withReplications(1), List.of(small), elements,
-                isFull ? List.of(new Link("In", "Rack"), new Link("Rack", "Out")) : List.of());
+        return new Study("Rack", base.plan().withLength(Quantity.minutes(60)).withReplications(1), List.of(small),
+                List.of(rack, out, cranes),
+                List.of(new Link("Rack", "Out")));
     }
 
     /** Fifty lines of a hundred elements. */

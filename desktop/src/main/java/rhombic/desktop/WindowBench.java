@@ -320,7 +320,7 @@ public final class WindowBench extends Application {
                 median(with), median(ratios));
     }
 
-    /** A rack of 100,000 slots, four fifths of them full, while a crane moves, against the same rack with nothing in it and no crane. */
+    /** A rack of 100,000 slots, four fifths of them full, while its cranes move, against the same rack with next to nothing in it. */
     private static void racks(MainWindow window) throws Exception {
         millisForAFrame(window, BenchStudies.rack(true));
         NamedView all = onWindow(() -> window.floor().seen("all"));
@@ -331,7 +331,7 @@ public final class WindowBench extends Application {
             with[i] = millisForAFrame(window, BenchStudies.rack(true), () -> window.floor().look(all));
             ratios[i] = with[i] / empty;
         }
-        say("a frame with a rack of 100,000 slots, 80 %% full, takes %.0f ms, %.2f times one of the empty rack (asked: at most 2)",
+        say("a frame with a rack of 100,000 slots, 80 %% full, takes %.0f ms, %.2f times one of the rack nearly empty (asked: at most 2)",
                 median(with),
                 median(ratios));
     }

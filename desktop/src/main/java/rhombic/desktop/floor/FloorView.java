@@ -55,6 +55,7 @@ public final class FloorView extends Region {
     private final GroundPlane plane = new GroundPlane();
     private final PeopleView people = new PeopleView(palette);
     private final CraneView cranes = new CraneView(palette);
+    private final FarRacks racks = new FarRacks();
     private final Lamps lamps = new Lamps(palette);
     private final EquipmentView equipment = new EquipmentView(palette, lamps);
     private final MeshView travelling = new MeshView();
@@ -80,7 +81,8 @@ public final class FloorView extends Region {
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
         ghost.setMouseTransparent(true);
-        Group world = new Group(underlay, equipment.view(), swarms, people.view(), cranes.view(), lamps.besideLinks(), travelling,
+        Group world = new Group(underlay, equipment.view(), swarms, people.view(), cranes.view(), racks.view(), lamps.besideLinks(),
+                travelling,
                 equipment.building(),
                 ghost,
                 new AmbientLight(Color.gray(0.5)), sun);
@@ -132,6 +134,7 @@ public final class FloorView extends Region {
         }
         people.setStudy(unfolded);
         cranes.setStudy(unfolded);
+        racks.setStudy(unfolded);
         lamps.standAt(unfolded, poser);
         shown = null;
         shownNanos = -2;
@@ -155,7 +158,9 @@ public final class FloorView extends Region {
         shownNanos = moment.timeNanos();
         shownGlide = glideNanos;
         pieceSwarms.forEach(PieceSwarm::begin);
+        racks.look(poser, view, getWidth(), getHeight());
         poser.pose(moment, glideNanos, poses);
+        racks.paint(poser);
         int placesTogether = 1 + study.elements().size() / MAX_MESHES;
         for (int i = 0; i < poses.count(); i++) {
             pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i),
@@ -178,6 +183,7 @@ public final class FloorView extends Region {
         });
         people.hide();
         cranes.hide();
+        racks.hide();
         overlay.setMoment(null);
         drawOverlay();
     }

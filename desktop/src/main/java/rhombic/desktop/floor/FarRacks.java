@@ -1,0 +1,73 @@
+package rhombic.desktop.floor;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import javafx.scene.Group;
+import javafx.scene.paint.Color;
+import rhombic.scene.RackFaces;
+import rhombic.scene.Scene;
+import rhombic.study.kind.Rack;
+import rhombic.study.unfold.UnfoldedStudy;
+
+/** Racks with so many slots, so far away, that their loads are painted on their outside instead of being drawn one by one. */
+final class FarRacks {
+    private static final int FEW_PLACES = 3000;
+    /** A slot that is smaller than this is far away. */
+    private static final double FAR_PIXELS = 6;
+
+    private final Group view = new Group();
+    private final Map<Integer, RackFacesView> shown = new HashMap<>();
+    private List<Integer> large = List.of();
+    private UnfoldedStudy study = UnfoldedStudy.of(rhombic.study.Study.empty());
+    private List<Color> colours = List.of();
+
+    Group view() {
+        return view;
+    }
+
+    void setStudy(UnfoldedStudy newStudy) {
+        study = newStudy;
+        large = IntStream.range(0, study.elements().size())
+                .filter(i -> study.element(i) instanceof Rack rack && rack.layout().places() > FEW_PLACES).boxed().toList();
+        colours = study.study().pieceTypes().stream().flatMap(type -> type.looks().stream()).map(look -> Color.web(look.colour())).toList();
+        hide();
+    }
+
+    void hide() {
+        shown.clear();
+        view.getChildren().clear();
+    }
+
+    /** Says to the scene which of them are far away. */
+    void look(Scene scene, Viewpoint seen, double width, double height) {
+        for (int node : large) {
+            Rack rack = (Rack) study.element(node);
+            double slot = Math.min(rack.layout().bayPitch().inBaseUnit(), rack.layout().levels().metres()[0]);
+            boolean isFar = seen.project(rack.placement().xMetres(), rack.placement().yMetres(), 0, width, height)
+                    .map(at -> seen.pixelsPerMetre(at.depth(), height) * slot < FAR_PIXELS).orElse(true);
+            scene.setFar(node, isFar);
+        }
+    }
+
+    /** Paints what the scene has put on them. */
+    void paint(Scene scene) {
+        for (int node : large) {
+            RackFaces faces = scene.faces(node);
+            if (faces == null) {
+                RackFacesView gone = shown.remove(node);
+                if (gone != null) {
+                    view.getChildren().remove(gone.view());
+                }
+                continue;
+            }
+            RackFacesView drawn = shown.computeIfAbsent(node, key -> {
+                RackFacesView made = new RackFacesView((Rack) study.element(node), faces, colours);
+                view.getChildren().add(made.view());
+                return made;
+            });
+            drawn.paint(faces);
+        }
+    }
+}
