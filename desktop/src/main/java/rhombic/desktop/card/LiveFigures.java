@@ -25,6 +25,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
@@ -44,6 +45,7 @@ final class LiveFigures extends VBox {
     /** Kept, since figures come and go while they are pressed. */
     private final Button inletSwitch = new Button();
     private final Button outletSwitch = new Button();
+    private final RackSectionView section = new RackSectionView();
     private final Button follow = new Button();
     private IntConsumer followed = member -> {};
     /** Which of the group the camera goes with; negative if with none. */
@@ -150,6 +152,9 @@ final class LiveFigures extends VBox {
             }
         }
         figures.getChildren().add(grid);
+        if (single.get() instanceof Rack rack) {
+            figures.getChildren().addAll(section.of(study, rack, node, now, Math.max(100, width - 40)));
+        }
         TruckStory trucks = new TruckStory(unfolding.apply(bench.study()));
         if (trucks.concerns(node)) {
             List<String> lines = trucks.at(now);

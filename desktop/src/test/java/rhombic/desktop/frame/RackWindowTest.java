@@ -52,6 +52,13 @@ class RackWindowTest extends WindowBase {
         assertTrue(moment.movers().isMoving(0, moment.timeNanos()) || moment.movers().isMoving(2, moment.timeNanos())
                 || moment.content(0) > 0, "the cranes are at work");
         assertTrue(moment.content(0) > 30, "the stock is there");
+        robot.interact(() -> window.bench().select("Rack 1"));
+        await(() -> robot.lookup("#section-contents").tryQuery().isPresent());
+        assertTrue(text(robot, "section-contents").matches(".* (3\\d|40)"), text(robot, "section-contents"));
+        var canvas = robot.lookup("#rack-section").query();
+        robot.interact(() -> canvas.fireEvent(new javafx.scene.input.MouseEvent(javafx.scene.input.MouseEvent.MOUSE_MOVED, 3, 3, 0, 0,
+                MouseButton.NONE, 0, false, false, false, false, false, false, false, true, false, true, null)));
+        assertTrue(text(robot, "section-slot").startsWith("Bay 1, level 6, on the left: "), text(robot, "section-slot"));
     }
 
     private void drag(FxRobot robot, double fromX, double fromY, double toX, double toY) {

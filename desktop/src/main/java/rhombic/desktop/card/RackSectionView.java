@@ -1,0 +1,168 @@
+package rhombic.desktop.card;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import javafx.scene.Node;
+import javafx.scene.canvas.Canvas;
+import javafx.scene.canvas.GraphicsContext;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.paint.Color;
+import org.jspecify.annotations.Nullable;
+import rhombic.insight.RackSection;
+import rhombic.study.kind.Rack;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.trace.Moment;
+
+/** One aisle of the selected rack as seen from inside it: what lies where, by type or by age; a slot under the pointer is told. */
+final class RackSectionView {
+    private static final String BY_TYPE = "by type";
+    private static final String BY_AGE = "by age";
+    private static final String POINT = "Point at a slot to see what lies in it.";
+    private static final Color EMPTY = Color.web("#ECE7DA");
+    private static final Color CRANE = Color.web("#1F272B");
+    private static final Color YOUNG = Color.web("#CFE3DF");
+    private static final Color OLD = Color.web("#0F4D49");
+    private static final Color OVERDUE = Color.web("#B3261E");
+    private static final double MIN_CELL = 2;
+    private static final double MAX_CELL = 16;
+    private static final double APART = 6;
+    /** A larger rack is looked at no more often than so. */
+    private static final int MANY_PLACES = 5000;
+    private static final long SELDOM_NANOS = 400_000_000L;
+
+    private final ComboBox<String> aisle = new ComboBox<>();
+    private final ComboBox<String> colouring = new ComboBox<>();
+    private final Canvas canvas = new Canvas();
+    private final Label told = new Label();
+    private final Label contents = new Label();
+    private final List<Node> nodes;
+    private String shownOf = "";
+    private long lookedNanos;
+    private @Nullable RackSection section;
+    private @Nullable RackLayout layout;
+    private List<Color> colours = List.of();
+    private long maxNanos = Long.MAX_VALUE;
+    private double cellWide;
+    private double cellHigh;
+
+    RackSectionView() {
+        aisle.setId("section-aisle");
+        colouring.setId("section-colouring");
+        colouring.getItems().setAll(BY_TYPE, BY_AGE);
+        colouring.setValue(BY_TYPE);
+        colouring.setOnAction(e -> draw());
+        aisle.setOnAction(e -> lookedNanos = 0);
+        canvas.setId("rack-section");
+        told.setId("section-slot");
+        told.getStyleClass().add("caption");
+        told.setWrapText(true);
+        told.setText(POINT);
+        contents.getStyleClass().add("caption");
+        contents.setWrapText(true);
+        contents.setId("section-contents");
+        canvas.setOnMouseMoved(e -> tell(e.getX(), e.getY()));
+        canvas.setOnMouseExited(e -> told.setText(POINT));
+        nodes = List.of(new HBox(8, aisle, colouring), canvas, told, contents);
+    }
+
+    /** Those of the rack at the moment, which is of a run of the study. */
+    List<Node> of(UnfoldedStudy study, Rack rack, int node, Moment moment, double width) {
+        List<String> names = IntStream.rangeClosed(1, rack.layout().aisles()).mapToObj(i -> "Aisle " + i).toList();
+        if (!names.equals(aisle.getItems()) || !shownOf.equals(rack.name())) {
+            aisle.getItems().setAll(names);
+            aisle.setValue(names.getFirst());
+            shownOf = rack.name();
+            lookedNanos = 0;
+        }
+        long now = System.nanoTime();
+        if (rack.layout().places() < MANY_PLACES || now - lookedNanos > SELDOM_NANOS) {
+            lookedNanos = now;
+            RackSection fresh = RackSection.of(study, rack, node, moment, Math.max(0, names.indexOf(aisle.getValue())));
+            section = fresh;
+            layout = rack.layout();
+            colours = study.study().pieceTypes().stream().map(type -> Color.web(type.colour())).toList();
+            maxNanos = rack.fetching().maxStay().map(time -> time.nanos()).orElse(Long.MAX_VALUE);
+            contents.setText(fresh.counts().entrySet().stream().sorted((a, b) -> b.getValue() - a.getValue())
+                    .map(one -> one.getKey() + " " + one.getValue()).collect(Collectors.joining(" \u00b7 ")));
+            fit(width);
+            draw();
+        }
+        return new ArrayList<>(nodes);
+    }
+
+    private void fit(double width) {
+        RackLayout of = layout;
+        if (of == null) {
+            return;
+        }
+        cellWide = Math.clamp(width / of.bays(), MIN_CELL, MAX_CELL);
+        double ratio = of.levels().metres()[0] / of.bayPitch().inBaseUnit();
+        cellHigh = Math.clamp(cellWide * ratio, MIN_CELL, MAX_CELL);
+        canvas.setWidth(Math.min(width, cellWide * of.bays()));
+        canvas.setHeight(of.rows().rows() * (cellHigh * of.levels().count() + APART));
+    }
+
+    private double top(RackLayout of, int row) {
+        return (of.rows().rows() - 1 - row) * (cellHigh * of.levels().count() + APART);
+    }
+
+    private void draw() {
+        RackSection seen = section;
+        RackLayout of = layout;
+        if (seen == null || of == null) {
+            return;
+        }
+        GraphicsContext g = canvas.getGraphicsContext2D();
+        g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
+        int levels = of.levels().count();
+        double gap = cellWide > 4 ? 1 : 0;
+        for (int row = 0; row < of.rows().rows(); row++) {
+            for (int bay = 0; bay < of.bays(); bay++) {
+                for (int level = 0; level < levels; level++) {
+                    g.setFill(seen.front(row, bay, level).map(load -> colour(seen, load)).orElse(EMPTY));
+                    g.fillRect(bay * cellWide, top(of, row) + (levels - 1 - level) * cellHigh, cellWide - gap, cellHigh - gap);
+                }
+            }
+            double bottom = top(of, row) + levels * cellHigh;
+            double y = top(of, row);
+            seen.crane().ifPresent(crane -> {
+                double x = crane.alongMetres() / of.bayPitch().inBaseUnit() * cellWide;
+                double high = (crane.highMetres() - of.firstLevel().inBaseUnit()) / (of.heightMetres() - of.firstLevel().inBaseUnit());
+                g.setStroke(CRANE);
+                g.setLineWidth(2);
+                g.strokeLine(x, y, x, bottom);
+                g.setFill(CRANE);
+                g.fillRect(x - 4, Math.clamp(bottom - high * levels * cellHigh - 6, y, bottom - 6), 8, 6);
+            });
+        }
+    }
+
+    private Color colour(RackSection seen, RackSection.Load load) {
+        if (BY_TYPE.equals(colouring.getValue())) {
+            return colours.get(load.type());
+        }
+        return load.nanos() > maxNanos
+                ? OVERDUE
+                : YOUNG.interpolate(OLD, seen.longestNanos() == 0 ? 0 : (double) load.nanos() / seen.longestNanos());
+    }
+
+    private void tell(double x, double y) {
+        RackSection seen = section;
+        RackLayout of = layout;
+        if (seen == null || of == null) {
+            return;
+        }
+        int bay = (int) (x / cellWide);
+        for (int row = 0; row < of.rows().rows(); row++) {
+            int level = of.levels().count() - 1 - (int) Math.floor((y - top(of, row)) / cellHigh);
+            if (bay >= 0 && bay < of.bays() && level >= 0 && level < of.levels().count()) {
+                told.setText(seen.text(row, bay, level));
+            }
+        }
+    }
+}
