@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
+import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
@@ -56,7 +57,8 @@ class RackWindowTest extends WindowBase {
         await(() -> robot.lookup("#section-contents").tryQuery().isPresent());
         assertTrue(text(robot, "section-contents").matches(".* (3\\d|40)"), text(robot, "section-contents"));
         var canvas = robot.lookup("#rack-section").query();
-        robot.interact(() -> canvas.fireEvent(new javafx.scene.input.MouseEvent(javafx.scene.input.MouseEvent.MOUSE_MOVED, 3, 3, 0, 0,
+        var corner = canvas.localToScene(3, 3);
+        robot.interact(() -> canvas.fireEvent(new MouseEvent(MouseEvent.MOUSE_MOVED, corner.getX(), corner.getY(), 0, 0,
                 MouseButton.NONE, 0, false, false, false, false, false, false, false, true, false, true, null)));
         assertTrue(text(robot, "section-slot").startsWith("Bay 1, level 6, on the left: "), text(robot, "section-slot"));
     }
