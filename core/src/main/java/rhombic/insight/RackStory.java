@@ -6,6 +6,7 @@ import rhombic.quantity.Clock;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackPlaces;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
@@ -25,24 +26,15 @@ final class RackStory {
         if (mover >= 0) {
             return "Is moved by " + crane(mover) + " in " + rack.name() + " for " + since + ".";
         }
-        RackLayout layout = rack.layout();
-        int place = status.place();
-        if (place >= 0 && place < layout.places()) {
-            return "Has been " + slot(layout, place) + " of " + rack.name() + " for " + since + ".";
-        }
-        int outside = place - layout.places();
-        int infeeds = layout.aisles() * rack.infeed().capacity();
-        if (outside >= 0 && outside < infeeds) {
-            return "Waits at the infeed of aisle " + (outside / rack.infeed().capacity() + 1) + " of " + rack.name() + " for " + since
-                    + " for the crane.";
-        }
-        if (outside >= infeeds && outside < infeeds + 2 * layout.aisles()) {
-            boolean isIn = outside < infeeds + layout.aisles();
-            int aisle = (outside - infeeds) % layout.aisles() + 1;
-            return "Is in the pre-zone of " + rack.name() + ", on the way " + (isIn ? "to" : "from") + " aisle " + aisle + ", for " + since
-                    + ".";
-        }
-        return "Has come out of " + rack.name() + " and waits there for " + since + " " + further + ".";
+        RackPlaces.Spot spot = rack.places().spot(Math.max(0, status.place()));
+        String ofAisle = "aisle " + (spot.aisle() + 1);
+        return switch (spot.sort()) {
+            case SLOT -> "Has been " + slot(rack.layout(), spot.number()) + " of " + rack.name() + " for " + since + ".";
+            case INFEED -> "Waits at the infeed of " + ofAisle + " of " + rack.name() + " for " + since + " for the crane.";
+            case WAY_IN -> "Is in the pre-zone of " + rack.name() + ", on the way to " + ofAisle + ", for " + since + ".";
+            case WAY_OUT -> "Is in the pre-zone of " + rack.name() + ", on the way from " + ofAisle + ", for " + since + ".";
+            case PORT -> "Has come out of " + rack.name() + " and waits there for " + since + " " + further + ".";
+        };
     }
 
     /** In which slot that is, counted from the front, from the floor and from the aisle. */

@@ -8,6 +8,7 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackPlaces;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
@@ -38,7 +39,7 @@ final class RackScene {
             known = new Pose[layout.places()];
             slots[node] = known;
         }
-        int firstAtPort = known.length + layout.aisles() * (rack.infeed().capacity() + 2);
+        RackPlaces places = rack.places();
         double heading = rack.placement().headingDegrees() + ACROSS_DEGREES;
         int atPort = 0;
         List<Integer> outside = new ArrayList<>();
@@ -58,37 +59,42 @@ final class RackScene {
                 poser.pose(body, slot.x(), slot.y(), slot.z(), heading);
             } else {
                 outside.add(body);
-                atPort += place >= firstAtPort ? 1 : 0;
+                atPort += place >= places.port(0) ? 1 : 0;
             }
         }
         for (int body : outside) {
-            Pose at = rack.placement().pose().of(outside(rack, Math.max(0, moment.placeOf(body) - known.length), moment, body, atPort));
+            Pose at = rack.placement().pose()
+                    .of(outside(rack, places.spot(Math.max(layout.places(), moment.placeOf(body))), moment, body, atPort));
             poser.pose(body, at.x(), at.y(), at.z(), heading);
         }
     }
 
     /** At an infeed, before the port where loads go out, or on the way between a port and an aisle. */
-    private static Pose outside(Rack rack, int number, Moment moment, int body, int atPort) {
-        int aisles = rack.layout().aisles();
-        int infeeds = aisles * rack.infeed().capacity();
+    private static Pose outside(Rack rack, RackPlaces.Spot spot, Moment moment, int body, int atPort) {
         double seconds = (moment.timeNanos() - moment.sinceNanos(body)) / 1e9;
-        if (number < infeeds) {
-            int aisle = number / rack.infeed().capacity();
-            int at = number % rack.infeed().capacity();
-            Pose there = rack.layout().at(rack.infeed(), aisle, at, true);
-            double done = seconds / MOVES_UP_SECONDS;
-            Pose behind = rack.layout().at(rack.infeed(), aisle, at + 1, true);
-            return done >= 1 || rack.layout().aisles() > 1 && at == rack.infeed().capacity() - 1
-                    ? there
-                    : Pose.at(behind.x() + (there.x() - behind.x()) * done, there.y(), there.z(), 0);
+        double pitch = rack.layout().bayPitch().inBaseUnit();
+        double gone = seconds * rack.preZoneSpeed().inBaseUnit();
+        return switch (spot.sort()) {
+            case SLOT -> throw new IllegalStateException("What lies in a slot is not outside");
+            case INFEED -> atInfeed(rack, spot, seconds);
+            case WAY_IN -> rack.preZone().in(spot.aisle()).at(gone);
+            case WAY_OUT -> {
+                Path path = rack.preZone().out(spot.aisle());
+                yield path.at(Math.min(Math.max(0, path.metres() - atPort * pitch), gone));
+            }
+            case PORT -> atPort(rack, spot.number(), seconds);
+        };
+    }
+
+    /** It moves up; what comes through the pre-zone is there already. */
+    private static Pose atInfeed(Rack rack, RackPlaces.Spot spot, double seconds) {
+        Pose there = rack.layout().at(rack.infeed(), spot.aisle(), spot.number(), true);
+        double done = seconds / MOVES_UP_SECONDS;
+        if (done >= 1 || rack.preZone().isThere() && spot.number() == rack.infeed().capacity() - 1) {
+            return there;
         }
-        int zone = number - infeeds;
-        if (zone < 2 * aisles) {
-            Path path = zone < aisles ? rack.preZone().in(zone) : rack.preZone().out(zone - aisles);
-            double end = zone < aisles ? path.metres() : path.metres() - atPort * rack.layout().bayPitch().inBaseUnit();
-            return path.at(Math.min(Math.max(0, end), seconds * rack.preZoneSpeed().inBaseUnit()));
-        }
-        return atPort(rack, zone - 2 * aisles, seconds);
+        Pose behind = rack.layout().at(rack.infeed(), spot.aisle(), spot.number() + 1, true);
+        return Pose.at(behind.x() + (there.x() - behind.x()) * done, there.y(), there.z(), 0);
     }
 
     /** One behind the other on the lane that ends at the port. */

@@ -67,12 +67,12 @@ class RandomRacksTest {
     /** Pieces come for some hours; orders ask for as many as come or fewer, or whatever comes goes out; then all is done. */
     private static Study study(long seed, boolean hasCranes) {
         Random random = new Random(seed);
-        List<PieceType> types = List.of(PieceType.usual("A"), PieceType.usual("B"), PieceType.usual("C"));
+        List<PieceType> types = List.of(PieceType.usual("A"), tall("B"), PieceType.usual("C"));
         int stock = random.nextInt(12);
         int pieces = 20 + random.nextInt(60);
         RackForm form = hasCranes ? RackForm.RACK : RackForm.values()[random.nextInt(3)];
         RackLayout layout = RackLayout.USUAL.withForm(form).withAisles(1 + random.nextInt(3)).withBays(2 + random.nextInt(6))
-                .withLevels(LevelHeights.parse(random.nextBoolean() ? "3 x 1.5 m" : "2 x 1 m, 1 x 2 m"))
+                .withLevels(LevelHeights.parse(random.nextBoolean() || form == RackForm.BLOCK_STORE ? "3 x 1.5 m" : "2 x 1 m, 1 x 2 m"))
                 .withDepth(1 + random.nextInt(3)).withRows(random.nextBoolean() ? RackRows.BOTH_SIDES : RackRows.ONE_SIDE);
         Rack rack = Rack.KIND.blank(Basics.of("Rack", new Placement(0, 0, 0, 30 * random.nextInt(12)))).with(layout)
                 .withStoring(s -> s.withSlotRule(SlotChoice.values()[random.nextInt(4)])
@@ -120,6 +120,11 @@ class RandomRacksTest {
         return new Study("Random rack " + seed, RunPlan.ONE_SHIFT.withLength(Quantity.hours(HOURS)).withReplications(1), types, elements,
                 List.of(new Link("In", "Rack").withTravel(way(random)), new Link("Rack", "S").withTravel(way(random)),
                         new Link("S", "Out")));
+    }
+
+    /** Of levels of 1 m and 2 m it fits the higher alone. */
+    private static PieceType tall(String name) {
+        return PieceType.usual(name).sized(Quantity.metres(0.6), Quantity.metres(0.4), Quantity.metres(1.4));
     }
 
     private static Travel way(Random random) {

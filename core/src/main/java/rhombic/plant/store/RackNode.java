@@ -2,12 +2,9 @@ package rhombic.plant.store;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.PriorityQueue;
-import java.util.TreeSet;
 import java.util.function.ToDoubleFunction;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
@@ -18,9 +15,7 @@ import rhombic.measure.RackTally;
 import rhombic.plant.formula.PieceTime;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
-import rhombic.plant.handover.FirstGiver;
 import rhombic.plant.handover.Flow;
-import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.OutgoingLinks;
 import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
@@ -35,6 +30,7 @@ import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.TransferPoint;
 
@@ -48,11 +44,12 @@ public final class RackNode extends ContentNode implements Room {
 
     final Rack rack;
     final RackLayout layout;
+    final RackPlaces places;
     final RackTally store = new RackTally();
     private final Taker taker = new Taker(this, this);
     private final Cranes cranes;
     private final StoreAisle[] aisles;
-    private final Stock stock;
+    final Stock stock;
     private final Map<Piece, Load> loads = new IdentityHashMap<>();
     private final double[] highs;
     private final double[] kilograms;
@@ -66,11 +63,9 @@ public final class RackNode extends ContentNode implements Room {
     /** How long a load stays at least; null: it may go at once. */
     private final @Nullable PieceTime minStay;
     private final long maxStayNanos;
-    /** That have not stayed as long as they must, the one that has first in front. */
-    private final PriorityQueue<Load> ripening = new PriorityQueue<>(
-            Comparator.comparingLong((Load load) -> load.ripeNanos).thenComparingLong(load -> load.number));
+    private final Ripening ripening;
     /** Where cranes serve it. */
-    private final Outfeed outfeed = new Outfeed();
+    private final Outfeed outfeed = new Outfeed(this);
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
     private final long headwayNanos;
@@ -79,19 +74,6 @@ public final class RackNode extends ContentNode implements Room {
     private double chance;
     private long count;
     private final boolean hasCranes;
-
-    private final Event ripens = new Event(true) {
-        @Override
-        protected void occur() {
-            long now = flow.now();
-            while (!ripening.isEmpty() && ripening.element().ripeNanos <= now) {
-                becomesRipe(ripening.remove());
-            }
-            scheduleRipening();
-            flow.toAgenda(RackNode.this);
-            flow.settle();
-        }
-    };
 
     /** What came last to the pre-zone leaves the place where the next comes. */
     private final Event headway = new Event(true) {
@@ -108,6 +90,7 @@ public final class RackNode extends ContentNode implements Room {
         this.rack = rack;
         this.cranes = cranes;
         layout = rack.layout();
+        places = rack.places();
         int types = flow.types.count();
         stock = new Stock(types);
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
@@ -130,6 +113,7 @@ public final class RackNode extends ContentNode implements Room {
         draws = flow.stream(rack.id(), Purpose.ROUTING);
         chance = draws.nextDouble();
         desk = rack.orders().map(plan -> new OrderDesk(this, plan)).orElse(null);
+        ripening = new Ripening(flow, this::becomesRipe);
         minStay = rack.fetching().minStay().map(time -> PieceTime.of(time, flow, scope("min stay"), flow.stream(rack.id(), Purpose.PAUSE)))
                 .orElse(null);
         maxStayNanos = rack.fetching().maxStay().map(time -> time.nanos()).orElse(Long.MAX_VALUE);
@@ -143,7 +127,7 @@ public final class RackNode extends ContentNode implements Room {
         }
         if (!hasCranes) {
             for (int type = 0; type < flow.types.count(); type++) {
-                shelves.add(new Shelf(type));
+                shelves.add(new Shelf(this, type));
             }
         }
     }
@@ -151,6 +135,10 @@ public final class RackNode extends ContentNode implements Room {
     @Override
     protected Taker taker() {
         return taker;
+    }
+
+    StoreAisle aisle(Load load) {
+        return aisles[load.aisle];
     }
 
     Pose pose() {
@@ -260,17 +248,18 @@ public final class RackNode extends ContentNode implements Room {
     }
 
     private boolean hasRoom(StoreAisle aisle, Piece piece, boolean isAtStart) {
-        if (hasCranes) {
-            int coming = taker.claimsAt(aisle.number);
-            boolean isServed = aisle.crane() != null && (isAtStart || aisle.atInfeed() + coming < rack.infeed().capacity());
-            if (!isServed || aisle.slots.free() - coming <= keptFree()) {
-                return false;
-            }
+        if (!hasCranes) {
+            return lane(aisle, piece) != Slots.NONE;
         }
-        return lane(aisle, piece) != Slots.NONE;
+        int coming = taker.claimsAt(aisle.number);
+        if (aisle.crane() == null || !isAtStart && aisle.atInfeed() + coming >= rack.infeed().capacity()) {
+            return false;
+        }
+        int lane = lane(aisle, piece);
+        return lane != Slots.NONE && aisle.slots.freeAsHigh(lane) - coming > keptFree();
     }
 
-    /** Places that stay free in each aisle, so that whatever stands deepest can be dug out. */
+    /** Places that stay free in each aisle, of each height of level, so that whatever stands deepest can be dug out. */
     private int keptFree() {
         return layout.form() == RackForm.RACK ? layout.depth() - 1 : 0;
     }
@@ -292,7 +281,7 @@ public final class RackNode extends ContentNode implements Room {
         if (hasCranes) {
             StoreAisle aisle = aisles[claim.spot()];
             Load load = comes(piece, aisle);
-            keep(aisle, load, lane(aisle, piece));
+            findsSlot(load);
             long starts = Math.max(flow.now(), laneFreeNanos);
             aisle.come(load, starts - flow.now());
             if (headwayNanos > 0) {
@@ -328,6 +317,15 @@ public final class RackNode extends ContentNode implements Room {
         return load;
     }
 
+    /** A place is kept for a load that has come; says whether there is one. What was moved aside meanwhile may have taken the last that fits. */
+    boolean findsSlot(Load load) {
+        int lane = load.lane == Load.NOWHERE ? lane(aisles[load.aisle], load.piece) : Slots.NONE;
+        if (lane != Slots.NONE) {
+            keep(aisles[load.aisle], load, lane);
+        }
+        return load.lane != Load.NOWHERE;
+    }
+
     private void keep(StoreAisle aisle, Load load, int lane) {
         assert lane != Slots.NONE : "there was room when the piece was agreed on";
         load.lane = lane;
@@ -345,9 +343,7 @@ public final class RackNode extends ContentNode implements Room {
         if (stays == 0) {
             becomesRipe(load);
         } else {
-            load.ripeNanos = flow.now() + stays;
-            ripening.add(load);
-            scheduleRipening();
+            ripening.add(load, stays);
         }
         flow.toAgenda(this);
     }
@@ -365,24 +361,18 @@ public final class RackNode extends ContentNode implements Room {
         }
     }
 
-    private void scheduleRipening() {
-        if (!ripening.isEmpty()) {
-            flow.simulator.cancel(ripens);
-            flow.simulator.schedule(ripens, Math.max(0, ripening.element().ripeNanos - flow.now()));
-        }
-    }
-
     // ---- what can be fetched
 
     private void becomesRipe(Load load) {
         load.isRipe = true;
         if (!load.isOnCrane) {
             offerIfReached(load);
+            flow.toAgenda(this);
         }
     }
 
     /** It can be fetched, if it can be reached; an order takes it, or it joins the stock. */
-    private void offerIfReached(Load load) {
+    void offerIfReached(Load load) {
         StoreAisle aisle = aisles[load.aisle];
         boolean isReached = hasCranes || aisle.slots.front(load.lane) == load;
         if (isReached && load.isRipe && !load.isAsked) {
@@ -425,7 +415,7 @@ public final class RackNode extends ContentNode implements Room {
             aisles[load.aisle].asked.add(load);
         } else {
             aisles[load.aisle].slots.setShut(load.lane, true);
-            shelves.get(load.piece.type).asked.add(load);
+            shelves.get(load.piece.type).ask(load);
         }
         flow.toAgenda(this);
     }
@@ -516,130 +506,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** A load has come to the port where it goes out. */
     void waitsAtPort(Load load) {
-        outfeed.waiting.add(load);
-        stands(load, portPlace(outfeed.waiting.size() - 1));
-        flow.toAgenda(this);
-    }
-
-    /** Offers what cranes have brought, one after the other. */
-    private final class Outfeed extends FirstGiver {
-        /** At the port, bound ones among them, the first in front. */
-        private final List<Load> waiting = new ArrayList<>();
-        private final List<Load> bound = new ArrayList<>();
-
-        Outfeed() {
-            super(RackNode.this);
-        }
-
-        @Override
-        public int backlog() {
-            return waiting.size() - bound.size();
-        }
-
-        @Override
-        protected @Nullable Piece first() {
-            for (Load load : waiting) {
-                if (!bound.contains(load)) {
-                    return load.piece;
-                }
-            }
-            return null;
-        }
-
-        @Override
-        protected void remove(Piece piece) {
-            bound.add(load(piece));
-        }
-
-        @Override
-        protected void putBack(Piece piece) {
-            bound.remove(load(piece));
-            flow.toAgenda(RackNode.this);
-        }
-
-        @Override
-        protected void onGone(Piece piece) {
-            Load load = load(piece);
-            bound.remove(load);
-            int at = waiting.indexOf(load);
-            waiting.remove(at);
-            for (int i = at; i < waiting.size(); i++) {
-                stands(waiting.get(i), portPlace(i));
-            }
-            aisles[load.aisle].onGone(load);
-            RackNode.this.onGone(piece);
-        }
-    }
-
-    /** Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. */
-    private final class Shelf extends FirstGiver {
-        private final int type;
-        private final TreeSet<Load> asked = new TreeSet<>(
-                Comparator.comparing((Load load) -> load.line == null ? 0 : load.line.order.number)
-                        .thenComparing(Stock.FIRST));
-
-        Shelf(int type) {
-            super(RackNode.this);
-            this.type = type;
-        }
-
-        @Override
-        public int backlog() {
-            return isByOrder() ? asked.size() : stock.size(type);
-        }
-
-        /** What was on offer may stand behind another load now. */
-        @Override
-        public boolean stillOffers(Offer open) {
-            return isStillFirst(open);
-        }
-
-        @Override
-        protected @Nullable Piece first() {
-            Load first = isByOrder() ? asked.isEmpty() ? null : asked.first() : stock.first(type);
-            return first == null ? null : first.piece;
-        }
-
-        @Override
-        protected void remove(Piece piece) {
-            Load load = load(piece);
-            asked.remove(load);
-            leavesStock(load);
-            aisles[load.aisle].slots.setShut(load.lane, true);
-        }
-
-        @Override
-        protected void putBack(Piece piece) {
-            Load load = load(piece);
-            if (isByOrder()) {
-                asked.add(load);
-            } else {
-                aisles[load.aisle].slots.setShut(load.lane, false);
-                offerIfReached(load);
-            }
-            flow.toAgenda(RackNode.this);
-        }
-
-        @Override
-        protected void onGone(Piece piece) {
-            Load load = load(piece);
-            StoreAisle aisle = aisles[load.aisle];
-            int lane = load.lane;
-            aisle.slots.takeFront(lane);
-            aisle.slots.setShut(lane, false);
-            load.lane = Load.NOWHERE;
-            onFetched(load);
-            if (layout.form() == RackForm.FLOW_RACK) {
-                for (int i = 0; i < aisle.slots.filled(lane); i++) {
-                    stands(aisle.slots.at(lane, i), place(aisle, aisle.slots.at(lane, i), i));
-                }
-            }
-            Load next = aisle.slots.front(lane);
-            RackNode.this.onGone(piece);
-            if (next != null) {
-                offerIfReached(next);
-            }
-        }
+        outfeed.add(load);
     }
 
     // ---- where things are
@@ -659,21 +526,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** The number of a place in a lane, in the whole rack. */
     int place(StoreAisle aisle, Load load, int inLane) {
-        return aisle.number * layout.placesInAisle() + load.lane * layout.laneCapacity() + inLane;
-    }
-
-    int infeedPlace(int aisle, int number) {
-        return layout.places() + aisle * rack.infeed().capacity() + number;
-    }
-
-    /** Before the port where loads go out, the first of them at the port. */
-    private int portPlace(int number) {
-        return infeedPlace(aisles.length, 0) + 2 * aisles.length + number;
-    }
-
-    /** On the way between a port and an aisle. */
-    int zonePlace(int aisle, boolean isIn) {
-        return infeedPlace(aisles.length, 0) + (isIn ? 0 : aisles.length) + aisle;
+        return places.slot(aisle.number, load.lane, inLane);
     }
 
     void stands(Load load, int place) {

@@ -48,6 +48,8 @@ final class Slots {
     private final OpenLanes[] empty;
     private final Map<Integer, OpenLanes[]> own = new HashMap<>();
     private int free;
+    /** The same by height of level. */
+    private final int[] freeAt;
 
     /**
      * All empty.
@@ -79,6 +81,10 @@ final class Slots {
         open = sets();
         empty = capacity > 1 ? sets() : open;
         free = lanes * capacity;
+        freeAt = new int[heights.length];
+        for (int lane = 0; lane < lanes; lane++) {
+            freeAt[heightOf(lane)] += capacity;
+        }
         for (int lane = 0; lane < lanes; lane++) {
             update(lane);
         }
@@ -90,12 +96,12 @@ final class Slots {
 
     private static double[] heights(RackLayout layout) {
         return layout.form() == RackForm.BLOCK_STORE
-                ? new double[] {layout.levels().metres()[0]}
+                ? new double[] {layout.maxLoadMetres()}
                 : Arrays.stream(layout.levels().metres()).distinct().sorted().toArray();
     }
 
     private double height(int lane) {
-        return layout.levels().metres()[layout.level(lane)];
+        return layout.form() == RackForm.BLOCK_STORE ? layout.maxLoadMetres() : layout.levels().metres()[layout.level(lane)];
     }
 
     private static int[] ranked(RackLayout layout, SlotChoice rule, IntToDoubleFunction seconds) {
@@ -126,6 +132,19 @@ final class Slots {
     /** Places with nothing in them and for nothing. */
     int free() {
         return free;
+    }
+
+    /** The same of those that are at least as high as a lane. */
+    int freeAsHigh(int lane) {
+        int sum = 0;
+        for (int i = heightOf(lane); i < heights.length; i++) {
+            sum += freeAt[i];
+        }
+        return sum;
+    }
+
+    private int heightOf(int lane) {
+        return zoneOf[rankOf[lane]] % heights.length;
     }
 
     int filled(int lane) {
@@ -236,7 +255,7 @@ final class Slots {
                 mayBeNearer = true;
                 for (int lane : lanesOf(at)) {
                     boolean canTake = lane != from && !isShut[lane] && filled[lane] + kept[lane] < capacity && height(lane) >= highMetres;
-                    double cost = canTake ? seconds.applyAsDouble(lane) + (isAsked(lane) ? AVOIDED_SECONDS : 0) : least;
+                    double cost = canTake ? seconds.applyAsDouble(lane) + avoided(lane, from) : least;
                     if (cost < least) {
                         least = cost;
                         best = lane;
@@ -248,6 +267,11 @@ final class Slots {
             }
         }
         return best;
+    }
+
+    /** What else is against a lane: that something is to be fetched from it, and that higher loads may need it. */
+    private double avoided(int lane, int from) {
+        return (isAsked(lane) ? AVOIDED_SECONDS : 0) + (height(lane) > height(from) ? 2 * AVOIDED_SECONDS : 0);
     }
 
     private int[] lanesOf(int bay) {
@@ -270,6 +294,7 @@ final class Slots {
     void keep(int lane, int type) {
         kept[lane]++;
         free--;
+        freeAt[heightOf(lane)]--;
         mixes(lane, type);
         update(lane);
     }
@@ -309,6 +334,7 @@ final class Slots {
         }
         loads[start + --filled[lane]] = null;
         free++;
+        freeAt[heightOf(lane)]++;
         if (kept[lane] == 0) {
             disown(lane);
             only[lane] = onlyType(lane);

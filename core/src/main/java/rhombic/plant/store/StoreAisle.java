@@ -139,7 +139,7 @@ final class StoreAisle implements Crane.Work {
     private void arrive(Load load) {
         load.askedNanos = rack.flow.now();
         infeed.add(load);
-        rack.stands(load, rack.infeedPlace(number, infeed.size() - 1));
+        rack.stands(load, rack.places.infeed(number, infeed.size() - 1));
         rack.flow.toAgenda(rack);
     }
 
@@ -205,7 +205,8 @@ final class StoreAisle implements Crane.Work {
 
     /** Chooses what to store and what to fetch; says whether there is anything. */
     private boolean begins() {
-        Load in = infeed.peek();
+        Load first = infeed.peek();
+        Load in = first != null && rack.findsSlot(first) ? first : null;
         Load out = hasRoomAtOutfeed() ? toFetch(in) : null;
         if (rule == CraneCycles.Cycle.SINGLE && in != null && out != null) {
             in = fetchesNext ? null : in;
@@ -298,7 +299,7 @@ final class StoreAisle implements Crane.Work {
             infeed.remove();
             int place = 0;
             for (Load behind : infeed) {
-                rack.stands(behind, rack.infeedPlace(number, place++));
+                rack.stands(behind, rack.places.infeed(number, place++));
             }
             rack.flow.toAgenda(rack);
             return;

@@ -38,7 +38,7 @@ final class WayInZone extends Event {
             return;
         }
         under.add(new Move(load, rack.flow.now() + inNanos + nanos));
-        rack.stands(load, rack.zonePlace(aisle, isIn));
+        rack.stands(load, rack.places.way(aisle, isIn));
         if (!isPending()) {
             rack.flow.simulator.schedule(this, inNanos + nanos);
         }

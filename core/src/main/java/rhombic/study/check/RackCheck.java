@@ -139,10 +139,7 @@ final class RackCheck {
 
     private void fits(Rack rack, PieceType type) {
         RackLayout layout = rack.layout();
-        double high = 0;
-        for (double level : layout.levels().metres()) {
-            high = Math.max(high, level);
-        }
+        double high = layout.maxLoadMetres();
         if (type.height().inBaseUnit() > high + NEAR) {
             warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
                     type.name() + " is " + type.height() + " high and fits in none of its levels, of "

@@ -24,6 +24,7 @@ import rhombic.study.rack.OrderPlan;
 import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
@@ -255,6 +256,11 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
         Pose in = zone.inPort();
         Pose out = zone.outPort();
         return List.of(new Port(Port.IN, in, true), new Port(Port.OUT, out, false));
+    }
+
+    /** Where a load can be in it. */
+    public RackPlaces places() {
+        return new RackPlaces(layout, infeed.capacity());
     }
 
     /** How loads get from its ports to its aisles and back. */

@@ -1,6 +1,7 @@
 package rhombic.study.rack;
 
 import java.io.Serializable;
+import java.util.Arrays;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
@@ -156,6 +157,12 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
             below += count;
         }
         return high;
+    }
+
+    /** How high a load may be: as the highest level; in a block store, where any load may come to stand anywhere, as the lowest. */
+    public double maxLoadMetres() {
+        double[] all = levels.metres();
+        return form == RackForm.BLOCK_STORE ? Arrays.stream(all).min().orElseThrow() : Arrays.stream(all).max().orElseThrow();
     }
 
     /** How far from the middle of the aisle the middle of a place is; the nearest has depth 0. */

@@ -190,14 +190,20 @@ class SlotsTest {
             double[] cost = IntStream.range(0, layout.lanesInAisle()).mapToDouble(lane -> between(layout, start, lane)).toArray();
             double least = IntStream.range(0, layout.lanesInAisle())
                     .filter(lane -> lane != start && slots.filled(lane) < 2 && layout.levels().metres()[layout.level(lane)] >= 0.9)
-                    .mapToDouble(lane -> cost[lane] + (loads.stream().anyMatch(load -> load.lane == lane && load.isAsked) ? 1e6 : 0)).min()
+                    .mapToDouble(lane -> cost[lane] + avoided(layout, loads, lane, start)).min()
                     .orElse(Double.NaN);
             int found = slots.aside(from, 0.9, lane -> cost[lane]);
             double got = found == Slots.NONE
                     ? Double.NaN
-                    : cost[found] + (loads.stream().anyMatch(load -> load.lane == found && load.isAsked) ? 1e6 : 0);
+                    : cost[found] + avoided(layout, loads, found, start);
             assertEquals(least, got, 1e-9, "seed " + seed + " from " + from);
         }
+    }
+
+    private static double avoided(RackLayout layout, List<Load> loads, int lane, int from) {
+        double[] heights = layout.levels().metres();
+        return (loads.stream().anyMatch(load -> load.lane == lane && load.isAsked) ? 1e6 : 0)
+                + (heights[layout.level(lane)] > heights[layout.level(from)] ? 2e6 : 0);
     }
 
     private static double between(RackLayout layout, int from, int to) {
