@@ -26,10 +26,10 @@ final class RackStory {
         if (mover >= 0) {
             return "Is moved by " + crane(mover) + " in " + rack.name() + " for " + since + ".";
         }
-        RackPlaces.Spot spot = rack.places().spot(Math.max(0, status.place()));
-        String ofAisle = "aisle " + (spot.aisle() + 1);
-        return switch (spot.sort()) {
-            case SLOT -> "Has been " + slot(rack.layout(), spot.number()) + " of " + rack.name() + " for " + since + ".";
+        RackPlaces.RackPlace place = rack.places().place(Math.max(0, status.place()));
+        String ofAisle = "aisle " + (place.aisle() + 1);
+        return switch (place.sort()) {
+            case SLOT -> "Has been " + slot(rack.layout(), place.number()) + " of " + rack.name() + " for " + since + ".";
             case INFEED -> "Waits at the infeed of " + ofAisle + " of " + rack.name() + " for " + since + " for the crane.";
             case WAY_IN -> "Is in the pre-zone of " + rack.name() + ", on the way to " + ofAisle + ", for " + since + ".";
             case WAY_OUT -> "Is in the pre-zone of " + rack.name() + ", on the way from " + ofAisle + ", for " + since + ".";

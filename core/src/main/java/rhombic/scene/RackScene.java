@@ -64,36 +64,36 @@ final class RackScene {
         }
         for (int body : outside) {
             Pose at = rack.placement().pose()
-                    .of(outside(rack, places.spot(Math.max(layout.places(), moment.placeOf(body))), moment, body, atPort));
+                    .of(outside(rack, places.place(Math.max(layout.places(), moment.placeOf(body))), moment, body, atPort));
             poser.pose(body, at.x(), at.y(), at.z(), heading);
         }
     }
 
     /** At an infeed, before the port where loads go out, or on the way between a port and an aisle. */
-    private static Pose outside(Rack rack, RackPlaces.Spot spot, Moment moment, int body, int atPort) {
+    private static Pose outside(Rack rack, RackPlaces.RackPlace place, Moment moment, int body, int atPort) {
         double seconds = (moment.timeNanos() - moment.sinceNanos(body)) / 1e9;
         double pitch = rack.layout().bayPitch().inBaseUnit();
         double gone = seconds * rack.preZoneSpeed().inBaseUnit();
-        return switch (spot.sort()) {
+        return switch (place.sort()) {
             case SLOT -> throw new IllegalStateException("What lies in a slot is not outside");
-            case INFEED -> atInfeed(rack, spot, seconds);
-            case WAY_IN -> rack.preZone().in(spot.aisle()).at(gone);
+            case INFEED -> atInfeed(rack, place, seconds);
+            case WAY_IN -> rack.preZone().in(place.aisle()).at(gone);
             case WAY_OUT -> {
-                Path path = rack.preZone().out(spot.aisle());
+                Path path = rack.preZone().out(place.aisle());
                 yield path.at(Math.min(Math.max(0, path.metres() - atPort * pitch), gone));
             }
-            case PORT -> atPort(rack, spot.number(), seconds);
+            case PORT -> atPort(rack, place.number(), seconds);
         };
     }
 
     /** It moves up; what comes through the pre-zone is there already. */
-    private static Pose atInfeed(Rack rack, RackPlaces.Spot spot, double seconds) {
-        Pose there = rack.layout().at(rack.infeed(), spot.aisle(), spot.number(), true);
+    private static Pose atInfeed(Rack rack, RackPlaces.RackPlace place, double seconds) {
+        Pose there = rack.layout().at(rack.infeed(), place.aisle(), place.number(), true);
         double done = seconds / MOVES_UP_SECONDS;
-        if (done >= 1 || rack.preZone().isThere() && spot.number() == rack.infeed().capacity() - 1) {
+        if (done >= 1 || rack.preZone().isThere() && place.number() == rack.infeed().capacity() - 1) {
             return there;
         }
-        Pose behind = rack.layout().at(rack.infeed(), spot.aisle(), spot.number() + 1, true);
+        Pose behind = rack.layout().at(rack.infeed(), place.aisle(), place.number() + 1, true);
         return Pose.at(behind.x() + (there.x() - behind.x()) * done, there.y(), there.z(), 0);
     }
 

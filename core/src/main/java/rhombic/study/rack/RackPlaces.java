@@ -16,7 +16,7 @@ public record RackPlaces(RackLayout layout, int infeedCapacity) {
      * @param aisle from 0; of the port, 0
      * @param number of a slot, its own among all; of an infeed or the port, how far it is from where loads are handed over
      */
-    public record Spot(Sort sort, int aisle, int number) {}
+    public record RackPlace(Sort sort, int aisle, int number) {}
 
     public int slot(int aisle, int lane, int inLane) {
         return aisle * layout.placesInAisle() + lane * layout.laneCapacity() + inLane;
@@ -35,19 +35,19 @@ public record RackPlaces(RackLayout layout, int infeedCapacity) {
     }
 
     /** What a number means. */
-    public Spot spot(int place) {
+    public RackPlace place(int place) {
         if (place < layout.places()) {
-            return new Spot(Sort.SLOT, place / layout.placesInAisle(), place);
+            return new RackPlace(Sort.SLOT, place / layout.placesInAisle(), place);
         }
         int outside = place - layout.places();
         int infeeds = layout.aisles() * infeedCapacity;
         if (outside < infeeds) {
-            return new Spot(Sort.INFEED, outside / infeedCapacity, outside % infeedCapacity);
+            return new RackPlace(Sort.INFEED, outside / infeedCapacity, outside % infeedCapacity);
         }
         int way = outside - infeeds;
         if (way < 2 * layout.aisles()) {
-            return new Spot(way < layout.aisles() ? Sort.WAY_IN : Sort.WAY_OUT, way % layout.aisles(), 0);
+            return new RackPlace(way < layout.aisles() ? Sort.WAY_IN : Sort.WAY_OUT, way % layout.aisles(), 0);
         }
-        return new Spot(Sort.PORT, 0, way - 2 * layout.aisles());
+        return new RackPlace(Sort.PORT, 0, way - 2 * layout.aisles());
     }
 }
