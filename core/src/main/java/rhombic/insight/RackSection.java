@@ -3,14 +3,13 @@ package rhombic.insight;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Clock;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
-import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
@@ -23,7 +22,7 @@ public final class RackSection {
     private final int[] filled;
     private final Map<String, Integer> counts = new TreeMap<>();
     private long longest;
-    private @Nullable Crane crane;
+    private final @Nullable Crane crane;
 
     /**
      * A load.
@@ -63,25 +62,21 @@ public final class RackSection {
                 filled[cell]++;
             }
         }
-        findCrane(rack, moment);
+        crane = crane(rack, moment);
     }
 
-    private void findCrane(Rack rack, Moment moment) {
-        IntStream.range(0, study.members().size()).filter(i -> study.element(study.members().get(i).group()) instanceof StackerCrane group
-                && group.rack().equals(rack.name()) && study.members().get(i).person().id().equals(String.valueOf(aisle))).findFirst()
-                .ifPresent(member -> {
-                    int order = (int) IntStream.range(0, member)
-                            .filter(i -> study.element(study.members().get(i).group()) instanceof StackerCrane).count();
-                    int carriage = study.members().size() + 2 * order;
-                    if (carriage < moment.movers().count()) {
-                        Pose mast = moment.movers().pose(member, moment.timeNanos());
-                        double turn = Math.toRadians(rack.placement().headingDegrees());
-                        double dx = mast.x() - rack.placement().xMetres();
-                        double dy = mast.y() - rack.placement().yMetres();
-                        crane = new Crane(dx * Math.cos(turn) + dy * Math.sin(turn) + layout.lengthMetres() / 2,
-                                moment.movers().pose(carriage, moment.timeNanos()).z());
-                    }
-                });
+    private @Nullable Crane crane(Rack rack, Moment moment) {
+        for (CraneParts one : CraneParts.of(study)) {
+            if (one.group().rack().equals(rack.name()) && one.aisle() == aisle && one.carriage() < moment.movers().count()) {
+                Pose mast = moment.movers().pose(one.member(), moment.timeNanos());
+                double turn = Math.toRadians(rack.placement().headingDegrees());
+                double dx = mast.x() - rack.placement().xMetres();
+                double dy = mast.y() - rack.placement().yMetres();
+                return new Crane(dx * Math.cos(turn) + dy * Math.sin(turn) + layout.lengthMetres() / 2,
+                        moment.movers().pose(one.carriage(), moment.timeNanos()).z());
+            }
+        }
+        return null;
     }
 
     /** @param aisle from 0 */

@@ -1,12 +1,10 @@
 package rhombic.insight;
 
-import java.util.List;
-import java.util.stream.IntStream;
 import rhombic.quantity.Clock;
 import rhombic.study.kind.Rack;
-import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackPlaces;
+import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
@@ -49,10 +47,7 @@ final class RackStory {
 
     /** The crane on whose fork something rides. */
     private String crane(int fork) {
-        List<String> cranes = IntStream.range(0, study.members().size())
-                .filter(i -> study.element(study.members().get(i).group()) instanceof StackerCrane)
-                .mapToObj(i -> study.members().get(i).person().name()).toList();
-        int number = (fork - study.members().size()) / 2;
-        return number >= 0 && number < cranes.size() ? cranes.get(number) : "a crane";
+        return CraneParts.of(study).stream().filter(crane -> crane.fork() == fork)
+                .map(crane -> study.members().get(crane.member()).person().name()).findFirst().orElse("a crane");
     }
 }

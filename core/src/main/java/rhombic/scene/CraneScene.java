@@ -1,11 +1,10 @@
 package rhombic.scene;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
-import rhombic.study.kind.StackerCrane;
+import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 import rhombic.trace.MoverMoment;
@@ -17,34 +16,26 @@ public final class CraneScene {
     /**
      * One crane that is in an aisle of a rack, or null in its stead.
      *
-     * @param member its number among all resources
      * @param aisle of the rack, from 0
      */
-    public record Crane(int member, Rack rack, int aisle) {
+    public record Crane(Rack rack, int aisle) {
         /** Of its mast. */
         public double highMetres() {
             return Math.max(MIN_HIGH_METRES, rack.layout().heightMetres());
         }
     }
 
-    private final List<Optional<Crane>> cranes = new ArrayList<>();
-    private final int members;
+    private final List<CraneParts> parts;
+    private final List<Optional<Crane>> cranes;
     private final Pose[] masts;
     private final double[] carriages;
     private final double[] reaches;
     private final boolean[] seen;
 
     public CraneScene(UnfoldedStudy study) {
-        members = study.members().size();
-        for (int member = 0; member < members; member++) {
-            int number = member;
-            UnfoldedStudy.Member one = study.members().get(member);
-            if (study.element(one.group()) instanceof StackerCrane group) {
-                int aisle = Integer.parseInt(one.person().id());
-                cranes.add(study.study().find(group.rack(), Rack.class).filter(rack -> aisle < rack.layout().aisles())
-                        .map(rack -> new Crane(number, rack, aisle)));
-            }
-        }
+        parts = CraneParts.of(study);
+        cranes = parts.stream().map(one -> study.study().find(one.group().rack(), Rack.class)
+                .filter(rack -> one.aisle() < rack.layout().aisles()).map(rack -> new Crane(rack, one.aisle()))).toList();
         masts = new Pose[cranes.size()];
         carriages = new double[masts.length];
         reaches = new double[masts.length];
@@ -55,12 +46,12 @@ public final class CraneScene {
         MoverMoment now = moment.movers();
         long nanos = moment.timeNanos();
         for (int i = 0; i < masts.length; i++) {
-            int carriage = members + 2 * i;
-            seen[i] = cranes.get(i).isPresent() && carriage + 1 < now.count();
+            CraneParts one = parts.get(i);
+            seen[i] = cranes.get(i).isPresent() && one.fork() < now.count();
             if (seen[i]) {
-                masts[i] = now.pose(cranes.get(i).orElseThrow().member, nanos);
-                carriages[i] = now.pose(carriage, nanos).z();
-                Pose fork = now.pose(carriage + 1, nanos);
+                masts[i] = now.pose(one.member(), nanos);
+                carriages[i] = now.pose(one.carriage(), nanos).z();
+                Pose fork = now.pose(one.fork(), nanos);
                 double turn = Math.toRadians(masts[i].heading());
                 reaches[i] = (fork.y() - masts[i].y()) * Math.cos(turn) - (fork.x() - masts[i].x()) * Math.sin(turn);
             }
@@ -69,7 +60,7 @@ public final class CraneScene {
 
     /** All of them; empty: it is in no aisle, and not seen. */
     public List<Optional<Crane>> cranes() {
-        return List.copyOf(cranes);
+        return cranes;
     }
 
     public boolean isSeen(int crane) {

@@ -4,7 +4,7 @@ import rhombic.space.Pose;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.ResourceGroup;
-import rhombic.study.kind.StackerCrane;
+import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 import rhombic.trace.Moment;
@@ -52,9 +52,7 @@ public final class PeopleScene {
         int count = crews.length;
         seen = new boolean[count];
         inRack = new boolean[count];
-        for (int i = 0; i < count; i++) {
-            inRack[i] = study.element(study.members().get(i).group()) instanceof StackerCrane;
-        }
+        CraneParts.of(study).forEach(crane -> inRack[crane.member()] = true);
         x = new double[count];
         y = new double[count];
         headings = new double[count];

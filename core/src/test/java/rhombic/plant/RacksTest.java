@@ -220,6 +220,21 @@ class RacksTest {
         assertEquals(0, figures.onTime());
     }
 
+    /** Without a crane too: of two that wait for pieces that come out one by one, the urgent one, which came last, has the first. */
+    @Test
+    void whatIsUrgentGoesFirstWithoutACrane() {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0))).withStock(List.of(new RackStock("Piece", 4)))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(),
+                        List.of(new ListedOrder("One", Quantity.seconds(10), "Piece", 2, false),
+                                new ListedOrder("Two", Quantity.seconds(20), "Piece", 1, true)),
+                        Optional.empty())));
+        RunFigures run = Runs.of(new Lines().chain(rack, Lines.station("S", 1, 0, "100 s"), goodsOut("Out")).study(1, 0, 1));
+        // out at 10, 110 and 210 s: one of the first, the urgent one, the other of the first
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(2, figures.orders());
+        assertEquals(((210 - 10) + (110 - 20)) / 2.0 / 3600, figures.orderHours(), 1e-9);
+    }
+
     /** What must stay 200 s from when it is stored can be fetched only then. */
     @Test
     void aLoadStaysAsLongAsItMust() {

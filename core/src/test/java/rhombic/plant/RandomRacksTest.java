@@ -52,6 +52,7 @@ import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
+import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
@@ -63,6 +64,9 @@ import rhombic.trace.Trace;
 /** What holds of every rack, shown on random ones. */
 class RandomRacksTest {
     private static final double HOURS = 20;
+    private static final long STEP_NANOS = 200_000_000;
+    /** Of what travels at 3 m/s, is lifted at 0.8 m/s, and reaches at most 4 m in 1.5 s, all at once. */
+    private static final double MAX_SPEED = 6;
 
     /** Pieces come for some hours; orders ask for as many as come or fewer, or whatever comes goes out; then all is done. */
     private static Study study(long seed, boolean hasCranes) {
@@ -190,6 +194,30 @@ class RandomRacksTest {
                     onItsCrane(scene, rack, poses, piece, "seed " + seed);
                 }
             }
+        }
+    }
+
+    /** Cranes, carriages and forks never jump, also where a crane fails amid a move: none is faster than it can be. */
+    @ParameterizedTest
+    @MethodSource("seeds")
+    void noPartOfACraneJumps(long seed) {
+        Study study = study(seed, true);
+        boolean fails = !study.find("Cranes", StackerCrane.class).orElseThrow().basics().duty().failures().isEmpty();
+        Trace trace = Runs.traceOf(study);
+        List<CraneParts> parts = CraneParts.of(UnfoldedStudy.of(study));
+        Moment before = trace.at(0);
+        long end = fails ? (long) (3 * 3.6e12) : (long) 0.3e12;
+        for (long nanos = STEP_NANOS; nanos < end; nanos += STEP_NANOS) {
+            Moment now = trace.at(nanos, before);
+            for (CraneParts one : parts) {
+                for (int mover : new int[] {one.member(), one.carriage(), one.fork()}) {
+                    Pose from = before.movers().pose(mover, before.timeNanos());
+                    Pose to = now.movers().pose(mover, now.timeNanos());
+                    assertTrue(from.distanceTo(to) <= MAX_SPEED * STEP_NANOS / 1e9 + 1e-6,
+                            () -> "seed " + seed + " at " + now.timeNanos() / 1e9 + " s: " + from + " to " + to);
+                }
+            }
+            before = now;
         }
     }
 

@@ -16,6 +16,7 @@ import rhombic.study.duty.Person;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.CraneDriving;
+import rhombic.study.unfold.CraneParts;
 import rhombic.trace.MoverMoment;
 
 /**
@@ -33,8 +34,9 @@ final class Crane extends Worker {
         @Nullable
         Stop next(boolean mayBegin);
 
-        /** Where it waits, as metres along the aisle and above the floor; null: where it is. */
-        double @Nullable [] waitsAt();
+        /** Where it waits; null: where it is. */
+        @Nullable
+        Position waitsAt();
 
         void onPickedUp(Load load);
 
@@ -43,6 +45,9 @@ final class Crane extends Worker {
         /** It is down, or no longer. */
         void onDown(boolean isDown);
     }
+
+    /** Metres from the front of the rack, and above the floor. */
+    record Position(double along, double high) {}
 
     private enum Phase {
         IDLE, TRAVEL, REACH, RETURN, TO_WAIT
@@ -57,41 +62,35 @@ final class Crane extends Worker {
     private final CraneDriving driving;
     private final TimeSampler fork;
     private final TimeSampler deep;
-    private final int carriage;
-    private final int forks;
+    private final CraneCycles cycles;
+    private final CraneParts parts;
     private final Activity step;
-    private @Nullable Work work;
-    private @Nullable Path along;
-    private @Nullable Path up;
-    private @Nullable Path across;
-    private double reachable;
+    private @Nullable Site site;
     private Phase phase = Phase.IDLE;
     private @Nullable Stop stop;
     private boolean isLoaded;
     private boolean isDown;
-    private double atAlong;
-    private double atHigh;
-    private double toAlong;
-    private double toHigh;
-    private long stepNanos;
+    /** Of the handling that it is at. */
     private long forkNanos;
-    private double facing;
-    private Pace alongPace = Pace.over(0, 0);
-    private Pace upPace = Pace.over(0, 0);
-    private Pace acrossPace = Pace.over(0, 0);
+    /** Along the aisle, of the move that it is on. */
+    private double metres;
 
-    /** @param order of it among all cranes of the run */
-    Crane(int number, Person member, Group group, boolean[] skills, Pose home, StackerCrane element, Run run, int order,
-            @Nullable Listener listener) {
+    /** Where it works, and how it moves there. */
+    private record Site(Work work, CraneAxis along, CraneAxis up, CraneAxis across) {
+        List<CraneAxis> axes() {
+            return List.of(along, up, across);
+        }
+    }
+
+    Crane(int number, Person member, Group group, boolean[] skills, Pose home, StackerCrane element, Run run, @Nullable Listener listener) {
         super(number, member.name(), group, skills, 1, home, listener);
         this.run = run;
         driving = element.driving();
-        CraneCycles cycles = element.cycles();
+        cycles = element.cycles();
         String id = element.id() + "\u0000" + member.id();
         fork = cycles.forkTime().onlySampler(run.stream(id, Purpose.PICK_UP));
         deep = cycles.deepTime().onlySampler(run.stream(id, Purpose.SET_DOWN));
-        carriage = run.unfolded.members().size() + 2 * order;
-        forks = carriage + 1;
+        parts = CraneParts.ofMember(run.unfolded, number);
         step = new Activity(run.simulator) {
             @Override
             protected void passes(long nanos) {}
@@ -108,6 +107,10 @@ final class Crane extends Worker {
         return driving;
     }
 
+    CraneCycles cycles() {
+        return cycles;
+    }
+
     /**
      * It is in that aisle from now on, where it waits.
      *
@@ -115,33 +118,22 @@ final class Crane extends Worker {
      * @param high how high the rack is
      * @param reach how far its fork reaches at most
      */
-    void install(Work newWork, Pose aisle, double length, double high, double reach, double startAlong, double startHigh) {
-        work = newWork;
-        atAlong = startAlong;
-        atHigh = startHigh;
-        reachable = reach;
-        facing = aisle.heading();
-        Pose begins = aisle.of(Pose.at(-MARGIN_METRES, 0, 0, 0));
-        along = Path.from(begins).straight(length + 2 * MARGIN_METRES, 0).build();
-        up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, high + MARGIN_METRES, 0)), 0);
-        across = Path.from(Pose.at(0, -reach, 0, 90)).straight(2 * reach, 0).build();
-        alongPace = Pace.over(atAlong + MARGIN_METRES, 0);
-        upPace = Pace.over(atHigh, 0);
-        acrossPace = Pace.over(reach, 0);
-        writeAll(0);
+    void install(Work work, Pose aisle, double length, double high, double reach, Position start) {
+        Path along = Path.from(aisle.of(Pose.at(-MARGIN_METRES, 0, 0, 0))).straight(length + 2 * MARGIN_METRES, 0).build();
+        Path up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, high + MARGIN_METRES, 0)), 0);
+        Path across = Path.from(Pose.at(0, -reach, 0, 90)).straight(2 * reach, 0).build();
+        site = new Site(work, new CraneAxis(run, number, MoverMoment.FLOOR, along, aisle.heading(), MARGIN_METRES, start.along()),
+                new CraneAxis(run, parts.carriage(), number, up, 0, 0, start.high()),
+                new CraneAxis(run, parts.fork(), parts.carriage(), across, 0, reach, 0));
+    }
+
+    private Site site() {
+        return Objects.requireNonNull(site, "it is in no aisle");
     }
 
     /** The mover that is its fork, on which loads ride. */
-    int forks() {
-        return forks;
-    }
-
-    double along() {
-        return atAlong;
-    }
-
-    double high() {
-        return atHigh;
+    int fork() {
+        return parts.fork();
     }
 
     boolean isDown() {
@@ -150,7 +142,7 @@ final class Crane extends Worker {
 
     /** Whether it is in an aisle. */
     boolean isInstalled() {
-        return work != null;
+        return site != null;
     }
 
     /** Something may have to be done. */
@@ -161,67 +153,53 @@ final class Crane extends Worker {
     }
 
     private void goOn() {
-        Work of = Objects.requireNonNull(work, "it is in no aisle");
-        Stop next = of.next(!isHeld());
+        Stop next = site().work.next(!isHeld());
         if (next != null) {
             stop = next;
-            go(Phase.TRAVEL, next.along(), next.high());
+            go(Phase.TRAVEL, next.position());
             return;
         }
-        double[] wait = of.waitsAt();
-        if (wait != null && !isHeld() && (Math.abs(wait[0] - atAlong) > NEAR_METRES || Math.abs(wait[1] - atHigh) > NEAR_METRES)) {
-            go(Phase.TO_WAIT, wait[0], wait[1]);
+        Position wait = site().work.waitsAt();
+        if (wait != null && !isHeld() && !isAt(wait)) {
+            go(Phase.TO_WAIT, wait);
         } else {
             phase = Phase.IDLE;
             showDoing();
         }
     }
 
-    private void go(Phase why, double newAlong, double newHigh) {
+    private boolean isAt(Position position) {
+        return Math.abs(position.along() - site().along.at()) <= NEAR_METRES && Math.abs(position.high() - site().up.at()) <= NEAR_METRES;
+    }
+
+    private void go(Phase why, Position to) {
+        metres = Math.abs(to.along() - site().along.at());
+        long travel = site().along.moveTo(to.along(), driving::travel);
+        begin(why, Math.max(travel, site().up.moveTo(to.high(), driving::lift)));
+    }
+
+    private void reach(Phase why, double to, long nanos) {
+        site().across.moveTo(to, way -> Pace.over(way, nanos));
+        begin(why, nanos);
+    }
+
+    private void begin(Phase why, long nanos) {
         phase = why;
-        toAlong = newAlong;
-        toHigh = newHigh;
-        Pace travel = driving.travel(Math.abs(newAlong - atAlong));
-        Pace lift = driving.lift(Math.abs(newHigh - atHigh));
-        alongPace = moved(travel, atAlong + MARGIN_METRES, newAlong - atAlong);
-        upPace = moved(lift, atHigh, newHigh - atHigh);
-        begin(Math.max(travel.nanos(), lift.nanos()), true, false);
-    }
-
-    private static Pace moved(Pace pace, double from, double by) {
-        return by < 0 ? pace.backFrom(from) : Pace.oneAfterAnother(from, List.of(pace));
-    }
-
-    private void begin(long nanos, boolean travels, boolean reaches) {
-        stepNanos = nanos;
-        if (run.trace != null && travels) {
-            write(number, MoverMoment.FLOOR, along, alongPace);
-            write(carriage, number, up, upPace);
-        }
-        if (run.trace != null && reaches) {
-            write(forks, carriage, across, acrossPace);
-        }
         showDoing();
         step.start(nanos);
     }
 
-    private void reach(Phase which, double from, double to, long nanos) {
-        phase = which;
-        acrossPace = moved(Pace.over(Math.abs(to - from), nanos), from + reachable, to - from);
-        begin(nanos, false, true);
-    }
-
     private void onStepEnded() {
-        Work of = Objects.requireNonNull(work, "it is in no aisle");
+        Work of = site().work;
         switch (phase) {
             case TRAVEL -> {
-                arrive();
+                onTravelled(metres);
                 Stop at = stop();
                 forkNanos = fork.nextNanos();
                 for (int i = 0; i < at.deep(); i++) {
                     forkNanos += deep.nextNanos();
                 }
-                reach(Phase.REACH, 0, at.reach(), forkNanos / 2);
+                reach(Phase.REACH, at.reach(), forkNanos / 2);
             }
             case REACH -> {
                 Stop at = stop();
@@ -231,7 +209,7 @@ final class Crane extends Worker {
                 } else {
                     of.onSetDown(at.load());
                 }
-                reach(Phase.RETURN, at.reach(), 0, forkNanos - forkNanos / 2);
+                reach(Phase.RETURN, 0, forkNanos - forkNanos / 2);
             }
             case RETURN -> {
                 if (!stop().isPickUp()) {
@@ -242,7 +220,7 @@ final class Crane extends Worker {
                 goOn();
             }
             case TO_WAIT -> {
-                arrive();
+                onTravelled(metres);
                 phase = Phase.IDLE;
                 goOn();
             }
@@ -252,12 +230,6 @@ final class Crane extends Worker {
 
     private Stop stop() {
         return Objects.requireNonNull(stop, "it goes nowhere");
-    }
-
-    private void arrive() {
-        onTravelled(Math.abs(toAlong - atAlong));
-        atAlong = toAlong;
-        atHigh = toHigh;
     }
 
     // ---- what keeps it from going on
@@ -271,28 +243,23 @@ final class Crane extends Worker {
             return;
         }
         isDown = nowDown;
+        Site there = site;
+        if (there == null) {
+            return;
+        }
         if (nowDown) {
             step.pause();
-            writeAll(stepNanos - step.leftNanos());
+            there.axes().forEach(CraneAxis::hold);
         } else {
-            if (phase != Phase.IDLE) {
-                long passed = stepNanos - step.leftNanos();
-                alongPace = alongPace.restFrom(passed);
-                upPace = upPace.restFrom(passed);
-                acrossPace = acrossPace.restFrom(passed);
-                stepNanos -= passed;
-                writeAllMoving();
-            }
+            there.axes().forEach(CraneAxis::resume);
             step.resume();
             wakeSoon();
         }
-        if (work != null) {
-            work.onDown(nowDown);
-        }
+        there.work.onDown(nowDown);
     }
 
     private void wakeSoon() {
-        if (work != null) {
+        if (site != null) {
             run.afterwards(name(), this::wake);
         }
     }
@@ -314,30 +281,5 @@ final class Crane extends Worker {
     @Override
     protected Pose restingPlace(boolean isOffShift) {
         return pose();
-    }
-
-    // ---- what is written down
-
-    /** It stands where it has come after that part of its step. */
-    private void writeAll(long passed) {
-        if (run.trace != null && along != null) {
-            write(number, MoverMoment.FLOOR, along, Pace.over(alongPace.metresAt(passed), 0));
-            write(carriage, number, up, Pace.over(upPace.metresAt(passed), 0));
-            write(forks, carriage, across, Pace.over(acrossPace.metresAt(passed), 0));
-        }
-    }
-
-    private void writeAllMoving() {
-        if (run.trace != null && along != null) {
-            write(number, MoverMoment.FLOOR, along, alongPace);
-            write(carriage, number, up, upPace);
-            write(forks, carriage, across, acrossPace);
-        }
-    }
-
-    private void write(int mover, int frame, @Nullable Path path, Pace pace) {
-        if (run.trace != null && path != null) {
-            run.trace.travels(run.now(), mover, frame, path, frame == MoverMoment.FLOOR ? facing : 0, pace);
-        }
     }
 }

@@ -26,7 +26,7 @@ public final class CraneMembers extends WorkingMembers {
 
     @Override
     protected Worker worker(int number, Person member, boolean[] skills, Pose home, Worker.@Nullable Listener listener) {
-        Crane crane = new Crane(number, member, group, skills, home, element, run, cranes.next(), listener);
+        Crane crane = new Crane(number, member, group, skills, home, element, run, listener);
         cranes.add(element.rack(), crane);
         return crane;
     }

@@ -8,15 +8,9 @@ import java.util.Map;
 /** The stacker cranes of a run, by the rack that they serve; made with its resources, before its racks. */
 public final class Cranes {
     private final Map<String, List<Crane>> byRack = new HashMap<>();
-    private int count;
 
     void add(String rack, Crane crane) {
         byRack.computeIfAbsent(rack, name -> new ArrayList<>()).add(crane);
-    }
-
-    /** The number of the next crane among all. */
-    int next() {
-        return count++;
     }
 
     /** Those of a rack, by aisle; none: it is served without. */

@@ -18,8 +18,6 @@ final class Load {
     int lane = NOWHERE;
     /** When it was stored. */
     long storedNanos;
-    /** Since when it waits to be stored or to be fetched. */
-    long askedNanos;
     /** When it will have stayed as long as it must. */
     long ripeNanos;
     /** Whether a crane moves it to another lane. */

@@ -122,7 +122,6 @@ final class OrderDesk {
         rack.leavesStock(load);
         load.isAsked = true;
         load.line = line;
-        load.askedNanos = rack.flow.now();
         if (--line.missing == 0) {
             missing.get(line.type).remove(line);
         }
@@ -144,7 +143,7 @@ final class OrderDesk {
         for (Load load : asked) {
             OrderedLine line = load.line;
             Load other = rack.best(load.piece.type);
-            if (line != null && other != null && !rack.isDown(other.aisle)) {
+            if (line != null && other != null && !rack.aisle(other).isDown()) {
                 rack.onNoLongerAsked(load);
                 load.line = null;
                 line.missing++;

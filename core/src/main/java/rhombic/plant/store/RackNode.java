@@ -6,10 +6,8 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.ToDoubleFunction;
-import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
-import rhombic.kernel.Event;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RackTally;
 import rhombic.plant.formula.PieceTime;
@@ -25,10 +23,7 @@ import rhombic.plant.piece.Ranking;
 import rhombic.space.Pose;
 import rhombic.study.Rule;
 import rhombic.study.kind.Rack;
-import rhombic.study.kind.StackerCrane;
-import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.FetchChoice;
-import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackStock;
@@ -49,16 +44,12 @@ public final class RackNode extends ContentNode implements Room {
     private final Taker taker = new Taker(this, this);
     private final Cranes cranes;
     private final StoreAisle[] aisles;
-    final Stock stock;
     private final Map<Piece, Load> loads = new IdentityHashMap<>();
     private final double[] highs;
-    private final double[] kilograms;
-    private final int[] classes;
-    private final int[][] ofType;
     /** Of each type, how many cranes fetch or have fetched that have not gone yet. */
     private final int[] goingOut;
     private final ToDoubleFunction<Piece> formula;
-    private final UniformRandomProvider draws;
+    private final SlotSearch search;
     private final @Nullable OrderDesk desk;
     /** How long a load stays at least; null: it may go at once. */
     private final @Nullable PieceTime minStay;
@@ -68,21 +59,9 @@ public final class RackNode extends ContentNode implements Room {
     private final Outfeed outfeed = new Outfeed(this);
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
-    private final long headwayNanos;
-    /** When what came last to the pre-zone has left the place where the next comes. */
-    private long laneFreeNanos;
-    private double chance;
+    private final ZoneEntry entry;
     private long count;
     private final boolean hasCranes;
-
-    /** What came last to the pre-zone leaves the place where the next comes. */
-    private final Event headway = new Event(true) {
-        @Override
-        protected void occur() {
-            flow.toAgenda(RackNode.this);
-            flow.settle();
-        }
-    };
 
     /** @param cranes of the run */
     public RackNode(Flow flow, int index, Rack rack, Cranes cranes) {
@@ -91,27 +70,21 @@ public final class RackNode extends ContentNode implements Room {
         this.cranes = cranes;
         layout = rack.layout();
         places = rack.places();
-        int types = flow.types.count();
-        stock = new Stock(types);
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
-        kilograms = flow.study.pieceTypes().stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
-        classes = flow.study.pieceTypes().stream().mapToInt(type -> rack.storing().classOf(type.name())).toArray();
         hasCranes = !cranes.of(rack.name()).isEmpty();
-        headwayNanos = hasCranes && rack.preZone().isThere()
+        entry = new ZoneEntry(this, hasCranes && rack.preZone().isThere()
                 ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
-                : 0;
+                : 0);
         aisles = new StoreAisle[layout.aisles()];
         for (int i = 0; i < aisles.length; i++) {
             aisles[i] = new StoreAisle(this, i);
         }
-        ofType = new int[aisles.length][types];
-        goingOut = new int[types];
+        goingOut = new int[flow.types.count()];
         String text = rack.fetching().formula();
         formula = rack.fetching().rule() == FetchChoice.BY_FORMULA && !text.isBlank()
                 ? flow.ofPiece(text, rack.id() + "\u0000fetch")
                 : piece -> 0;
-        draws = flow.stream(rack.id(), Purpose.ROUTING);
-        chance = draws.nextDouble();
+        search = new SlotSearch(this, taker, flow.stream(rack.id(), Purpose.ROUTING));
         desk = rack.orders().map(plan -> new OrderDesk(this, plan)).orElse(null);
         ripening = new Ripening(flow, this::becomesRipe);
         minStay = rack.fetching().minStay().map(time -> PieceTime.of(time, flow, scope("min stay"), flow.stream(rack.id(), Purpose.PAUSE)))
@@ -141,6 +114,14 @@ public final class RackNode extends ContentNode implements Room {
         return aisles[load.aisle];
     }
 
+    StoreAisle[] aisles() {
+        return aisles;
+    }
+
+    boolean hasCranes() {
+        return hasCranes;
+    }
+
     Pose pose() {
         return rack.placement().pose();
     }
@@ -158,12 +139,9 @@ public final class RackNode extends ContentNode implements Room {
     @Override
     protected void begin() {
         List<Crane> all = cranes.of(rack.name());
-        flow.unfolded.groups().stream().filter(StackerCrane.class::isInstance).map(StackerCrane.class::cast)
-                .filter(group -> group.rack().equals(rack.name())).findFirst().ifPresent(group -> {
-                    for (int i = 0; i < Math.min(aisles.length, all.size()); i++) {
-                        aisles[i].install(all.get(i), group.cycles());
-                    }
-                });
+        for (int i = 0; i < Math.min(aisles.length, all.size()); i++) {
+            aisles[i].install(all.get(i));
+        }
         for (RackStock one : rack.stock()) {
             for (int i = 0; i < one.pieces(); i++) {
                 if (!begins(new Piece(flow.types.number(one.type())))) {
@@ -180,8 +158,8 @@ public final class RackNode extends ContentNode implements Room {
 
     /** A piece that lies there at the start; says whether there is room for it. */
     private boolean begins(Piece piece) {
-        StoreAisle aisle = aisleFor(piece, true);
-        int lane = aisle == null ? Slots.NONE : lane(aisle, piece);
+        StoreAisle aisle = search.aisle(piece, true);
+        int lane = aisle == null ? Slots.NONE : search.lane(aisle, piece);
         if (aisle == null || lane == Slots.NONE) {
             return false;
         }
@@ -206,68 +184,14 @@ public final class RackNode extends ContentNode implements Room {
 
     @Override
     public int spotFor(Way way, Piece piece) {
-        if (laneFreeNanos > flow.now()) {
+        if (!entry.isFree()) {
             return Claim.NO_SPOT;
         }
-        StoreAisle aisle = aisleFor(piece, false);
+        StoreAisle aisle = search.aisle(piece, false);
         if (aisle == null) {
             return Claim.NO_SPOT;
         }
-        return hasCranes ? aisle.number : aisle.number * layout.lanesInAisle() + lane(aisle, piece);
-    }
-
-    private @Nullable StoreAisle aisleFor(Piece piece, boolean isAtStart) {
-        if (layout.maxWeight().isPresent() && kilograms[piece.type] > layout.maxWeight().get().inBaseUnit()) {
-            return null;
-        }
-        StoreAisle best = null;
-        for (StoreAisle aisle : aisles) {
-            if ((best == null || isBetter(aisle, best, piece.type)) && hasRoom(aisle, piece, isAtStart)) {
-                best = aisle;
-            }
-        }
-        return best;
-    }
-
-    private boolean isBetter(StoreAisle one, StoreAisle other, int type) {
-        if (one.isDown() != other.isDown()) {
-            return other.isDown();
-        }
-        AisleChoice by = rack.storing().aisleRule();
-        if (by == AisleChoice.FIRST) {
-            return false;
-        }
-        if (by == AisleChoice.SPREAD && ofType[one.number][type] != ofType[other.number][type]) {
-            return ofType[one.number][type] < ofType[other.number][type];
-        }
-        return load(one) < load(other);
-    }
-
-    private int load(StoreAisle aisle) {
-        return aisle.loads() + (hasCranes ? taker.claimsAt(aisle.number) : 0);
-    }
-
-    private boolean hasRoom(StoreAisle aisle, Piece piece, boolean isAtStart) {
-        if (!hasCranes) {
-            return lane(aisle, piece) != Slots.NONE;
-        }
-        int coming = taker.claimsAt(aisle.number);
-        if (aisle.crane() == null || !isAtStart && aisle.atInfeed() + coming >= rack.infeed().capacity()) {
-            return false;
-        }
-        int lane = lane(aisle, piece);
-        return lane != Slots.NONE && aisle.slots.freeAsHigh(lane) - coming > keptFree();
-    }
-
-    /** Places that stay free in each aisle, of each height of level, so that whatever stands deepest can be dug out. */
-    private int keptFree() {
-        return layout.form() == RackForm.RACK ? layout.depth() - 1 : 0;
-    }
-
-    private int lane(StoreAisle aisle, Piece piece) {
-        int first = aisle.number * layout.lanesInAisle();
-        return aisle.slots.choose(piece.type, classes[piece.type], highs[piece.type], chance,
-                lane -> hasCranes ? 0 : taker.claimsAt(first + lane));
+        return hasCranes ? aisle.number : aisle.number * layout.lanesInAisle() + search.lane(aisle, piece);
     }
 
     @Override
@@ -282,13 +206,7 @@ public final class RackNode extends ContentNode implements Room {
             StoreAisle aisle = aisles[claim.spot()];
             Load load = comes(piece, aisle);
             findsSlot(load);
-            long starts = Math.max(flow.now(), laneFreeNanos);
-            aisle.come(load, starts - flow.now());
-            if (headwayNanos > 0) {
-                laneFreeNanos = starts + headwayNanos;
-                flow.simulator.cancel(headway);
-                flow.simulator.schedule(headway, laneFreeNanos - flow.now());
-            }
+            aisle.come(load, entry.enter());
         } else {
             int spot = stillFree(claim.spot(), piece);
             StoreAisle aisle = aisles[spot / layout.lanesInAisle()];
@@ -305,23 +223,22 @@ public final class RackNode extends ContentNode implements Room {
         if (!aisles[spot / layout.lanesInAisle()].slots.isShut(spot % layout.lanesInAisle())) {
             return spot;
         }
-        StoreAisle other = aisleFor(piece, false);
-        return other == null ? spot : other.number * layout.lanesInAisle() + lane(other, piece);
+        StoreAisle other = search.aisle(piece, false);
+        return other == null ? spot : other.number * layout.lanesInAisle() + search.lane(other, piece);
     }
 
     private Load comes(Piece piece, StoreAisle aisle) {
         Load load = new Load(piece, aisle.number, count++);
         loads.put(piece, load);
-        aisle.count(1);
-        ofType[aisle.number][piece.type]++;
+        aisle.count(piece.type, 1);
         return load;
     }
 
     /** A place is kept for a load that has come; says whether there is one. What was moved aside meanwhile may have taken the last that fits. */
     boolean findsSlot(Load load) {
-        int lane = load.lane == Load.NOWHERE ? lane(aisles[load.aisle], load.piece) : Slots.NONE;
+        int lane = load.lane == Load.NOWHERE ? search.lane(aisle(load), load.piece) : Slots.NONE;
         if (lane != Slots.NONE) {
-            keep(aisles[load.aisle], load, lane);
+            keep(aisle(load), load, lane);
         }
         return load.lane != Load.NOWHERE;
     }
@@ -330,12 +247,12 @@ public final class RackNode extends ContentNode implements Room {
         assert lane != Slots.NONE : "there was room when the piece was agreed on";
         load.lane = lane;
         aisle.slots.keep(lane, load.piece.type);
-        chance = draws.nextDouble();
+        search.onTaken();
     }
 
     /** A load is put into its lane. */
     void stores(Load load) {
-        StoreAisle aisle = aisles[load.aisle];
+        StoreAisle aisle = aisle(load);
         put(aisle, load);
         load.storedNanos = flow.now();
         store.onStored();
@@ -373,7 +290,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** It can be fetched, if it can be reached; an order takes it, or it joins the stock. */
     void offerIfReached(Load load) {
-        StoreAisle aisle = aisles[load.aisle];
+        StoreAisle aisle = aisle(load);
         boolean isReached = hasCranes || aisle.slots.front(load.lane) == load;
         if (isReached && load.isRipe && !load.isAsked) {
             load.rank = switch (rack.fetching().rule()) {
@@ -389,32 +306,46 @@ public final class RackNode extends ContentNode implements Room {
     }
 
     void joinsStock(Load load) {
-        stock.add(load);
-        aisles[load.aisle].ripe.add(load);
+        aisle(load).ripe.add(load);
     }
 
     void leavesStock(Load load) {
-        stock.remove(load);
-        aisles[load.aisle].ripe.remove(load);
+        aisle(load).ripe.remove(load);
+    }
+
+    /** How many loads of a type can be fetched and are asked for by nobody. */
+    int inStock(int type) {
+        int sum = 0;
+        for (StoreAisle aisle : aisles) {
+            sum += aisle.ripe.size(type);
+        }
+        return sum;
     }
 
     /** The load of a type that goes first, if possible in an aisle that is not down; null if there is none. */
     @Nullable
     Load best(int type) {
-        Load up = stock.first(type, load -> !isDown(load.aisle));
-        return up == null ? stock.first(type) : up;
+        Load best = null;
+        for (StoreAisle aisle : aisles) {
+            Load first = aisle.ripe.first(type);
+            if (first != null && (best == null || isBefore(first, best))) {
+                best = first;
+            }
+        }
+        return best;
     }
 
-    boolean isDown(int aisle) {
-        return aisles[aisle].isDown();
+    private boolean isBefore(Load one, Load other) {
+        boolean isDown = aisle(one).isDown();
+        return isDown == aisle(other).isDown() ? Stock.FIRST.compare(one, other) < 0 : !isDown;
     }
 
     /** A customer order asks for a load. */
     void onAsked(Load load) {
         if (hasCranes) {
-            aisles[load.aisle].asked.add(load);
+            aisle(load).asked.add(load);
         } else {
-            aisles[load.aisle].slots.setShut(load.lane, true);
+            aisle(load).slots.setShut(load.lane, true);
             shelves.get(load.piece.type).ask(load);
         }
         flow.toAgenda(this);
@@ -422,7 +353,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** Another is chosen for it. */
     void onNoLongerAsked(Load load) {
-        aisles[load.aisle].asked.remove(load);
+        aisle(load).asked.remove(load);
         load.isAsked = false;
         joinsStock(load);
     }
@@ -435,7 +366,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** A crane is to fetch a load. */
     void onToBeFetched(Load load) {
-        aisles[load.aisle].asked.remove(load);
+        aisle(load).asked.remove(load);
         leavesStock(load);
         goingOut[load.piece.type]++;
     }
@@ -444,7 +375,7 @@ public final class RackNode extends ContentNode implements Room {
     void onNotFetched(Load load) {
         goingOut[load.piece.type]--;
         if (load.isAsked) {
-            aisles[load.aisle].asked.add(load);
+            aisle(load).asked.add(load);
         } else {
             joinsStock(load);
         }
@@ -494,8 +425,7 @@ public final class RackNode extends ContentNode implements Room {
     void onGone(Piece piece) {
         Load load = load(piece);
         loads.remove(piece);
-        aisles[load.aisle].count(-1);
-        ofType[load.aisle][piece.type]--;
+        aisle(load).count(piece.type, -1);
         goingOut[piece.type] -= hasCranes ? 1 : 0;
         noteLess(piece);
         if (desk != null) {

@@ -1,6 +1,5 @@
 package rhombic.plant.store;
 
-import java.util.Comparator;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.FirstGiver;
@@ -13,9 +12,7 @@ final class Shelf extends FirstGiver {
     private final RackNode rack;
     private final int type;
     /** Those that customer orders ask for. */
-    private final TreeSet<Load> asked = new TreeSet<>(
-            Comparator.comparing((Load load) -> load.line == null ? 0 : load.line.order.number)
-                    .thenComparing(Stock.FIRST));
+    private final TreeSet<Load> asked = new TreeSet<>(Stock.URGENT_FIRST);
 
     Shelf(RackNode rack, int type) {
         super(rack);
@@ -30,7 +27,7 @@ final class Shelf extends FirstGiver {
 
     @Override
     public int backlog() {
-        return rack.isByOrder() ? asked.size() : rack.stock.size(type);
+        return rack.isByOrder() ? asked.size() : rack.inStock(type);
     }
 
     /** What was on offer may stand behind another load now. */
@@ -41,7 +38,7 @@ final class Shelf extends FirstGiver {
 
     @Override
     protected @Nullable Piece first() {
-        Load first = rack.isByOrder() ? asked.isEmpty() ? null : asked.first() : rack.stock.first(type);
+        Load first = rack.isByOrder() ? asked.isEmpty() ? null : asked.first() : rack.best(type);
         return first == null ? null : first.piece;
     }
 

@@ -2,12 +2,17 @@ package rhombic.plant.store;
 
 import java.util.Comparator;
 import java.util.TreeSet;
-import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 
 /** Loads that can be fetched and are asked for by nobody, by type; those that are to go first are in front. */
 final class Stock {
     static final Comparator<Load> FIRST = Comparator.comparingDouble((Load load) -> load.rank).thenComparingLong(load -> load.number);
+
+    /** Of loads that customer orders ask for: by their orders first. */
+    static final Comparator<Load> URGENT_FIRST = (one, other) -> {
+        int byOrder = one.line == null || other.line == null ? 0 : one.line.order.compareTo(other.line.order);
+        return byOrder != 0 ? byOrder : FIRST.compare(one, other);
+    };
 
     private final TreeSet<Load>[] byType;
 
@@ -29,17 +34,6 @@ final class Stock {
 
     int size(int type) {
         return byType[type].size();
-    }
-
-    /** The first of a type that will do; null if there is none. */
-    @Nullable
-    Load first(int type, Predicate<Load> willDo) {
-        for (Load load : byType[type]) {
-            if (willDo.test(load)) {
-                return load;
-            }
-        }
-        return null;
     }
 
     /** Of a type, those that go first in front. */

@@ -2,7 +2,6 @@ package rhombic.plant.store;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.TreeSet;
@@ -16,11 +15,6 @@ import rhombic.study.rack.TransferPoint;
 final class StoreAisle implements Crane.Work {
     /** So many loads are looked at for the shortest cycle, and to find one that can be dug out. */
     private static final int LOOKED_AT = 50;
-    private static final Comparator<Load> URGENT_FIRST = (one, other) -> {
-        int byOrder = one.line == null || other.line == null ? 0 : one.line.order.compareTo(other.line.order);
-        return byOrder != 0 ? byOrder : Stock.FIRST.compare(one, other);
-    };
-
     private final RackNode rack;
     private final RackLayout layout;
     final int number;
@@ -28,7 +22,7 @@ final class StoreAisle implements Crane.Work {
     /** Loads that can be fetched and are asked for by nobody. */
     final Stock ripe;
     /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
-    final TreeSet<Load> asked = new TreeSet<>(URGENT_FIRST);
+    final TreeSet<Load> asked = new TreeSet<>(Stock.URGENT_FIRST);
     private final Deque<Load> infeed = new ArrayDeque<>();
     private final WayInZone toInfeed;
     private final WayInZone toPort;
@@ -37,6 +31,8 @@ final class StoreAisle implements Crane.Work {
     private @Nullable Crane crane;
     private CraneCycles.@Nullable Cycle rule;
     private CraneCycles.@Nullable Dwell dwell;
+    /** How many loads of each type it holds, on the crane and at both ends too; of all types. */
+    private final int[] ofType;
     private int loads;
     private int outfeedKept;
 
@@ -58,16 +54,17 @@ final class StoreAisle implements Crane.Work {
         toInfeed = new WayInZone(rack, number, true, this::arrive);
         toPort = new WayInZone(rack, number, false, rack::waitsAtPort);
         ripe = new Stock(rack.flow.types.count());
+        ofType = new int[rack.flow.types.count()];
     }
 
-    void install(Crane newCrane, CraneCycles cycles) {
+    void install(Crane newCrane) {
         crane = newCrane;
-        rule = cycles.rule();
-        dwell = cycles.dwell();
+        rule = newCrane.cycles().rule();
+        dwell = newCrane.cycles().dwell();
         Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
         double high = Math.max(layout.heightMetres(), Math.max(rack.rack.infeed().heightMetres(), rack.rack.outfeed().heightMetres()));
-        newCrane.install(this, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1, along(rack.rack.infeed()),
-                rack.rack.infeed().heightMetres());
+        newCrane.install(this, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
+                position(rack.rack.infeed()));
     }
 
     @Nullable
@@ -75,13 +72,18 @@ final class StoreAisle implements Crane.Work {
         return crane;
     }
 
-    /** How many loads it holds, on the crane and at both ends too. */
     int loads() {
         return loads;
     }
 
-    void count(int by) {
-        loads += by;
+    int loads(int type) {
+        return ofType[type];
+    }
+
+    /** That many more of a type are in it. */
+    void count(int type, int more) {
+        loads += more;
+        ofType[type] += more;
     }
 
     boolean isDown() {
@@ -100,28 +102,32 @@ final class StoreAisle implements Crane.Work {
         return point.end() == TransferPoint.End.FRONT ? -point.offsetMetres() : layout.lengthMetres() + point.offsetMetres();
     }
 
-    private double seconds(double along, double high, int lane) {
+    private Crane.Position position(TransferPoint point) {
+        return new Crane.Position(along(point), point.heightMetres());
+    }
+
+    private Crane.Position position(int lane) {
+        return new Crane.Position(layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)));
+    }
+
+    private double seconds(Crane.Position from, Crane.Position to) {
         Crane one = crane;
         assert one != null : "only a crane takes time";
-        return one.driving().seconds(layout.bayMetres(layout.bay(lane)) - along, layout.levelMetres(layout.level(lane)) - high);
+        return one.driving().seconds(to.along() - from.along(), to.high() - from.high());
     }
 
     private double secondsBetween(int from, int to) {
-        return seconds(layout.bayMetres(layout.bay(from)), layout.levelMetres(layout.level(from)), to);
-    }
-
-    private double secondsToOutfeed(int lane) {
-        return seconds(along(rack.rack.outfeed()), rack.rack.outfeed().heightMetres(), lane);
+        return seconds(position(from), position(to));
     }
 
     private Stop atPoint(Load load, TransferPoint point, boolean isPickUp) {
-        return new Stop(load, isPickUp, along(point), point.heightMetres(), layout.pointReachMetres(isPickUp), 0);
+        return new Stop(load, isPickUp, position(point), layout.pointReachMetres(isPickUp), 0);
     }
 
     private Stop atLane(Load load, int lane, int place, boolean isPickUp) {
         int depth = layout.depthOf(place);
         double reach = layout.reachMetres(depth) * (layout.row(lane) == 0 ? -1 : 1);
-        return new Stop(load, isPickUp, layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)), reach, depth);
+        return new Stop(load, isPickUp, position(lane), reach, depth);
     }
 
     // ---- the infeed and the outfeed
@@ -137,7 +143,6 @@ final class StoreAisle implements Crane.Work {
     }
 
     private void arrive(Load load) {
-        load.askedNanos = rack.flow.now();
         infeed.add(load);
         rack.stands(load, rack.places.infeed(number, infeed.size() - 1));
         rack.flow.toAgenda(rack);
@@ -264,7 +269,7 @@ final class StoreAisle implements Crane.Work {
     }
 
     private double added(int from, Load load) {
-        return secondsBetween(from, load.lane) + secondsToOutfeed(load.lane);
+        return secondsBetween(from, load.lane) + seconds(position(load.lane), position(rack.rack.outfeed()));
     }
 
     private boolean canBeReached(Load load) {
@@ -274,16 +279,16 @@ final class StoreAisle implements Crane.Work {
     }
 
     @Override
-    public double @Nullable [] waitsAt() {
+    public Crane.@Nullable Position waitsAt() {
         CraneCycles.Dwell where = dwell;
         if (where == null) {
             return null;
         }
         return switch (where) {
             case STAY -> null;
-            case INFEED -> new double[] {along(rack.rack.infeed()), rack.rack.infeed().heightMetres()};
-            case OUTFEED -> new double[] {along(rack.rack.outfeed()), rack.rack.outfeed().heightMetres()};
-            case MIDDLE -> new double[] {layout.lengthMetres() / 2, layout.heightMetres() / 2};
+            case INFEED -> position(rack.rack.infeed());
+            case OUTFEED -> position(rack.rack.outfeed());
+            case MIDDLE -> new Crane.Position(layout.lengthMetres() / 2, layout.heightMetres() / 2);
         };
     }
 
@@ -294,7 +299,7 @@ final class StoreAisle implements Crane.Work {
         Crane one = crane;
         assert one != null : "a crane has picked up";
         carried = load;
-        rack.rides(load, one.forks());
+        rack.rides(load, one.fork());
         if (load == storing) {
             infeed.remove();
             int place = 0;

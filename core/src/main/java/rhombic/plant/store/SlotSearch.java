@@ -1,0 +1,93 @@
+package rhombic.plant.store;
+
+import org.apache.commons.rng.UniformRandomProvider;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.handover.Taker;
+import rhombic.plant.piece.Piece;
+import rhombic.study.rack.AisleChoice;
+import rhombic.study.rack.RackForm;
+import rhombic.study.rack.RackLayout;
+
+/** Where a rack stores a piece: in which aisle, by its rule, and there in which lane. To ask changes nothing, and draws nothing. */
+final class SlotSearch {
+    private final RackNode rack;
+    private final RackLayout layout;
+    private final Taker taker;
+    private final double[] kilograms;
+    private final int[] classes;
+    private final UniformRandomProvider draws;
+    private double chance;
+
+    SlotSearch(RackNode rack, Taker taker, UniformRandomProvider draws) {
+        this.rack = rack;
+        this.taker = taker;
+        this.draws = draws;
+        layout = rack.layout;
+        kilograms = rack.flow.study.pieceTypes().stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
+        classes = rack.flow.study.pieceTypes().stream().mapToInt(type -> rack.rack.storing().classOf(type.name())).toArray();
+        chance = draws.nextDouble();
+    }
+
+    /** A slot has been taken: the next choice is another draw. */
+    void onTaken() {
+        chance = draws.nextDouble();
+    }
+
+    /** The aisle for a piece; null if none has room for it. */
+    @Nullable
+    StoreAisle aisle(Piece piece, boolean isAtStart) {
+        if (layout.maxWeight().isPresent() && kilograms[piece.type] > layout.maxWeight().get().inBaseUnit()) {
+            return null;
+        }
+        StoreAisle best = null;
+        for (StoreAisle aisle : rack.aisles()) {
+            if ((best == null || isBetter(aisle, best, piece.type)) && hasRoom(aisle, piece, isAtStart)) {
+                best = aisle;
+            }
+        }
+        return best;
+    }
+
+    private boolean isBetter(StoreAisle one, StoreAisle other, int type) {
+        if (one.isDown() != other.isDown()) {
+            return other.isDown();
+        }
+        AisleChoice by = rack.rack.storing().aisleRule();
+        if (by == AisleChoice.FIRST) {
+            return false;
+        }
+        if (by == AisleChoice.SPREAD && one.loads(type) != other.loads(type)) {
+            return one.loads(type) < other.loads(type);
+        }
+        return loads(one) < loads(other);
+    }
+
+    /** What is there or on its way there. */
+    private int loads(StoreAisle aisle) {
+        return aisle.loads() + (rack.hasCranes() ? taker.claimsAt(aisle.number) : 0);
+    }
+
+    private boolean hasRoom(StoreAisle aisle, Piece piece, boolean isAtStart) {
+        if (!rack.hasCranes()) {
+            return lane(aisle, piece) != Slots.NONE;
+        }
+        int coming = taker.claimsAt(aisle.number);
+        if (aisle.crane() == null || !isAtStart && aisle.atInfeed() + coming >= rack.rack.infeed().capacity()) {
+            return false;
+        }
+        int lane = lane(aisle, piece);
+        return lane != Slots.NONE && aisle.slots.freeAsHigh(lane) - coming > keptFree();
+    }
+
+    /** Places that stay free in each aisle, of each height of level, so that whatever stands deepest can be dug out. */
+    private int keptFree() {
+        return layout.form() == RackForm.RACK ? layout.depth() - 1 : 0;
+    }
+
+    /** The lane for a piece in an aisle; {@link Slots#NONE} if there is none. */
+    int lane(StoreAisle aisle, Piece piece) {
+        int first = aisle.number * layout.lanesInAisle();
+        return aisle.slots.choose(piece.type, classes[piece.type], rack.high(piece), chance,
+                lane -> rack.hasCranes() ? 0 : taker.claimsAt(first + lane));
+    }
+}
