@@ -1,5 +1,7 @@
 package rhombic.bench;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -16,6 +18,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Placement;
@@ -45,8 +48,8 @@ final class ConveyorRatios {
 
     /** Ten full conveyors of ten thousand pieces each, which then stand. */
     private static void memory() {
-        List<rhombic.study.kind.PlantElement> elements = new java.util.ArrayList<>();
-        List<Link> links = new java.util.ArrayList<>();
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
         for (int i = 0; i < 10; i++) {
             elements.add(
                     new GoodsIn("In " + i, AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
@@ -70,7 +73,7 @@ final class ConveyorRatios {
         Conveyor full = pieces <= 1000
                 ? belt.withConveyorPath(ConveyorPath.straight(pieces))
                 : belt.withConveyorPath(new ConveyorPath(
-                        java.util.Collections.nCopies(pieces / 1000, new ConveyorPath.PathLeg.Straight(1000, 0))));
+                        Collections.nCopies(pieces / 1000, new ConveyorPath.PathLeg.Straight(1000, 0))));
         Study study = new Study("Full", RunPlan.ONE_SHIFT.withLength(Quantity.hours(200)), List.of(PieceType.usual("Piece")),
                 List.of(new GoodsIn("In", AT, "Piece", Optional.of(new Supply.OnDemand()), GoodsIn.WhenFull.WAIT, OptionalInt.empty()),
                         full,

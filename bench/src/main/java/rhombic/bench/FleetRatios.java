@@ -1,5 +1,6 @@
 package rhombic.bench;
 
+import java.lang.ref.Reference;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -55,7 +56,7 @@ final class FleetRatios {
                 + "(asked: at least 500)", VEHICLES, orders / free.plan().length().inBaseUnit() * 3600, 2 * AISLES, times[0], times[1]);
         say("an order, there and back with its legs, keeps %.0f bytes of trace and plant (asked: at most 600 for two trips)",
                 (double) used / orders);
-        java.lang.ref.Reference.reachabilityFence(watched);
+        Reference.reachabilityFence(watched);
         Study shared = study(true);
         double[] inTraffic = timesRealTime(shared, Blueprint.of(shared));
         say("the same on one-way aisles on which they keep their distance: %.0f and %.0f times real time, %.0f orders an hour "

@@ -1,5 +1,6 @@
 package rhombic.bench;
 
+import java.lang.ref.Reference;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -61,8 +62,8 @@ final class RackRatios {
         long without = Ratios.usedBytes() - before;
         say("a stored load keeps %.0f bytes in a run, and %.0f more in its trace (asked: at most 150)", (double) without / stored,
                 (double) (withTrace - without) / stored);
-        java.lang.ref.Reference.reachabilityFence(watched);
-        java.lang.ref.Reference.reachabilityFence(plain);
+        Reference.reachabilityFence(watched);
+        Reference.reachabilityFence(plain);
     }
 
     private static double nanosForALoad(int bays, SlotChoice rule) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
@@ -64,7 +65,7 @@ final class Staffed {
                 new Spell(days6, LocalTime.of(9, 0), LocalTime.of(9, 15), true),
                 new Spell(days6, LocalTime.of(12, 0), LocalTime.of(12, 30), true)),
                 List.of());
-        RunPlan plan = RunPlan.ONE_SHIFT.withLength(new Quantity(days, rhombic.quantity.Unit.DAY));
+        RunPlan plan = RunPlan.ONE_SHIFT.withLength(new Quantity(days, Unit.DAY));
         return new Study("Staffed", plan, List.of(PieceType.usual("Piece")), elements, links, List.of(), List.of(), List.of(),
                 List.of(shifts));
     }

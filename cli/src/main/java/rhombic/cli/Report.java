@@ -4,19 +4,20 @@ import java.io.PrintWriter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import rhombic.experiment.Interval;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.insight.Limit;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.FailureFigures;
-import rhombic.measure.AisleFigures;
 import rhombic.measure.LinkFigures;
-import rhombic.measure.RackFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
+import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Clock;
 import rhombic.study.RunPlan;
@@ -181,7 +182,7 @@ final class Report {
         out.printf(row, "rack", "fill", "max.", "stored", "fetched", "moved", "double", "orders", "on time");
         for (int i = 0; i < racks.size(); i++) {
             int index = i;
-            java.util.function.Function<java.util.function.ToDoubleFunction<RackFigures>, Double> mean = figure -> summary.runs().stream()
+            Function<ToDoubleFunction<RackFigures>, Double> mean = figure -> summary.runs().stream()
                     .mapToDouble(run -> figure.applyAsDouble(run.racks().get(index))).filter(v -> !Double.isNaN(v)).average()
                     .orElse(Double.NaN);
             out.printf(row, racks.get(i).name(), percent(mean.apply(RackFigures::fillMean)), percent(mean.apply(RackFigures::fillMax)),
@@ -192,7 +193,7 @@ final class Report {
         }
     }
 
-    private static double link(Summary summary, int index, java.util.function.ToDoubleFunction<LinkFigures> figure) {
+    private static double link(Summary summary, int index, ToDoubleFunction<LinkFigures> figure) {
         return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.links().get(index))).filter(v -> !Double.isNaN(v))
                 .average().orElse(Double.NaN);
     }
@@ -223,7 +224,7 @@ final class Report {
         }
     }
 
-    private static double value(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
+    private static double value(Summary summary, int index, ToDoubleFunction<EquipmentFigures> figure) {
         return summary.runs().stream().mapToDouble(run -> figure.applyAsDouble(run.equipment().get(index))).filter(v -> !Double.isNaN(v))
                 .average().orElse(Double.NaN);
     }
@@ -234,7 +235,7 @@ final class Report {
         return Double.isNaN(seconds) ? "" : Clock.span(seconds);
     }
 
-    private static String mean(Summary summary, int index, java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
+    private static String mean(Summary summary, int index, ToDoubleFunction<EquipmentFigures> figure) {
         return String.format(Locale.ROOT, "%.1f", value(summary, index, figure));
     }
 

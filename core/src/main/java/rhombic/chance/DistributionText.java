@@ -3,6 +3,7 @@ package rhombic.chance;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -192,6 +193,6 @@ public final class DistributionText {
         forms.put("beta", "beta(2, 5, 10 s, 60 s)");
         forms.put("discrete", "discrete(10 s: 3, 25 s: 1)");
         forms.put("empirical", "empirical(41 s, 44 s, 52 s, 70 s)");
-        return java.util.Collections.unmodifiableMap(forms);
+        return Collections.unmodifiableMap(forms);
     }
 }

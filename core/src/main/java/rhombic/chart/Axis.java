@@ -1,6 +1,7 @@
 package rhombic.chart;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -51,7 +52,7 @@ public record Axis(double from, double to, double step) {
     /** A tick without needless digits. */
     public String label(double tick) {
         int digits = Math.max(0, (int) -Math.floor(Math.log10(step) + 1e-9));
-        BigDecimal number = BigDecimal.valueOf(tick).setScale(Math.min(digits, 9), java.math.RoundingMode.HALF_UP);
+        BigDecimal number = BigDecimal.valueOf(tick).setScale(Math.min(digits, 9), RoundingMode.HALF_UP);
         return number.signum() == 0 ? "0" : number.toPlainString();
     }
 

@@ -1,6 +1,7 @@
 package rhombic.chart;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -164,7 +165,7 @@ public record Chart(String title, String xLabel, String yLabel, List<Series> ser
             }
             int categories = chart.categories.size();
             boolean whole = chart.series.stream().filter(Points.class::isInstance).map(Points.class::cast)
-                    .flatMapToDouble(p -> java.util.Arrays.stream(p.xs)).allMatch(v -> v == Math.rint(v))
+                    .flatMapToDouble(p -> Arrays.stream(p.xs)).allMatch(v -> v == Math.rint(v))
                     && chart.series.stream().anyMatch(Points.class::isInstance) && xs[1] - xs[0] <= 12 && xs[1] > xs[0];
             x = categories > 0
                     ? new Axis(0.5, categories + 0.5, 1)

@@ -1,8 +1,11 @@
 package rhombic.experiment;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -39,7 +42,7 @@ public record Curve(String response, List<Point> points) {
         double sign = Response.better(response) == Response.Better.LESS ? -1 : 1;
         List<Variant> run = points.stream().filter(point -> Double.isFinite(sheet.interval(point, response).mean())).toList();
         Optional<Variant> best = run.stream()
-                .max(java.util.Comparator.comparingDouble(point -> sign * sheet.interval(point, response).mean()));
+                .max(Comparator.comparingDouble(point -> sign * sheet.interval(point, response).mean()));
         List<Point> all = new ArrayList<>();
         for (int i = 0; i < run.size(); i++) {
             Variant point = run.get(i);
@@ -71,7 +74,7 @@ public record Curve(String response, List<Point> points) {
 
     /** The points of a sweep as lines along its last factor, one for each combination of the others. */
     public static List<List<Variant>> lines(List<Variant> points) {
-        java.util.Map<List<String>, List<Variant>> lines = new java.util.LinkedHashMap<>();
+        Map<List<String>, List<Variant>> lines = new LinkedHashMap<>();
         for (Variant point : points) {
             lines.computeIfAbsent(point.levels().subList(0, point.levels().size() - 1), key -> new ArrayList<>()).add(point);
         }
@@ -130,6 +133,6 @@ public record Curve(String response, List<Point> points) {
     }
 
     public Optional<Point> best() {
-        return points.stream().min(java.util.Comparator.comparingDouble(point -> point.loss.mean()));
+        return points.stream().min(Comparator.comparingDouble(point -> point.loss.mean()));
     }
 }

@@ -2,13 +2,17 @@ package rhombic.experiment;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import rhombic.measure.RunFigures;
@@ -127,7 +131,7 @@ public final class Experiment {
         Map<String, List<RunRecord>> runs = new HashMap<>();
         Map<String, String> failures = new HashMap<>();
         variantRuns.forEach((name, one) -> {
-            runs.put(name, one.runs.values().stream().sorted(java.util.Comparator.comparingInt(RunRecord::replication)).toList());
+            runs.put(name, one.runs.values().stream().sorted(Comparator.comparingInt(RunRecord::replication)).toList());
             if (!one.failure.isEmpty()) {
                 failures.put(name, one.failure);
             }
@@ -169,7 +173,7 @@ public final class Experiment {
     }
 
     private void make(Listener listener, BooleanSupplier cancelled) {
-        Map<Study, VariantRuns> byStudy = new java.util.IdentityHashMap<>();
+        Map<Study, VariantRuns> byStudy = new IdentityHashMap<>();
         Map<String, VariantRuns> first = new HashMap<>();
         List<RunTask> tasks = new ArrayList<>();
         int max = variantRuns.values().stream().mapToInt(runs -> runs.asked).max().orElse(0);
@@ -211,7 +215,7 @@ public final class Experiment {
     }
 
     private TaskSource source(List<RunTask> tasks, Map<Study, VariantRuns> all, BooleanSupplier cancelled) {
-        java.util.concurrent.atomic.AtomicInteger next = new java.util.concurrent.atomic.AtomicInteger();
+        AtomicInteger next = new AtomicInteger();
         return () -> {
             while (true) {
                 gate.pass();
@@ -239,7 +243,7 @@ public final class Experiment {
 
         @Override
         public void onFinished(RunTask task, RunFigures figures) {
-            VariantRuns runs = java.util.Objects.requireNonNull(byStudy.get(task.study()));
+            VariantRuns runs = Objects.requireNonNull(byStudy.get(task.study()));
             RunRecord run = RunRecord.of(figures, runs.responses, runs.names);
             archive.keep(runs.mark, run);
             runs.runs.put(task.replication(), run);
@@ -248,7 +252,7 @@ public final class Experiment {
 
         @Override
         public boolean onFailed(RunTask task, RuntimeException why) {
-            VariantRuns runs = java.util.Objects.requireNonNull(byStudy.get(task.study()));
+            VariantRuns runs = Objects.requireNonNull(byStudy.get(task.study()));
             runs.failure = String.valueOf(why.getMessage());
             return true;
         }

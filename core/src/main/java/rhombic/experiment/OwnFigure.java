@@ -1,5 +1,6 @@
 package rhombic.experiment;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -27,7 +28,7 @@ public final class OwnFigure {
     /** Whether all that it reads is there. */
     public List<String> unknownNames(ResponseNames names) {
         Map<String, String> known = knownNames(names);
-        List<String> unknown = new java.util.ArrayList<>();
+        List<String> unknown = new ArrayList<>();
         formula.reads().stream().map(read -> read.root().equals("here") ? read.name() : read.root() + "." + read.name())
                 .filter(read -> !known.containsKey(read)).forEach(unknown::add);
         formula.readsAt().stream().map(read -> read.equipment() + ": " + read.name()).filter(read -> !known.containsKey(read))

@@ -10,10 +10,10 @@ import rhombic.measure.RunFigures;
 import rhombic.measure.StayFigures;
 import rhombic.measure.TypeFigures;
 import rhombic.study.Study;
-import rhombic.study.kind.Rack;
-import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -116,8 +116,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
 
     /** Not a number where the rack has an error, and did nothing. */
     private static Response rack(String rack, String name, String unit, ToDoubleFunction<RackFigures> value) {
-        return new Response(rack, name, unit, run -> run.racks().stream().filter(figures -> figures.name().equals(rack))
-                .mapToDouble(value).findFirst().orElse(Double.NaN));
+        return new Response(rack, name, unit, run -> run.rack(rack).map(value::applyAsDouble).orElse(Double.NaN));
     }
 
     private static List<Response> ofGroup(int index, ResourceGroup group) {

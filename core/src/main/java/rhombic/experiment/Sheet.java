@@ -1,6 +1,8 @@
 package rhombic.experiment;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,6 +11,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import rhombic.formula.FormulaException;
+import rhombic.study.Comparison;
 import rhombic.study.OwnResponse;
 
 /** What is known of variants: their runs, and what these say of a response. A value; more runs make a new one. */
@@ -59,7 +62,7 @@ public final class Sheet {
     }
 
     /** The responses that are looked at: those that the comparison names, or the usual ones. */
-    public static List<String> selected(rhombic.study.Comparison comparison) {
+    public static List<String> selected(Comparison comparison) {
         if (!comparison.responses().isEmpty()) {
             return comparison.responses();
         }
@@ -92,7 +95,7 @@ public final class Sheet {
         List<RunRecord> all = runs(variant);
         int max = all.stream().mapToInt(RunRecord::replication).max().orElse(0);
         double[] values = new double[max];
-        java.util.Arrays.fill(values, Double.NaN);
+        Arrays.fill(values, Double.NaN);
         OwnFigure figure = own.get(response);
         for (RunRecord run : all) {
             values[run.replication() - 1] = figure == null ? run.value(response) : figure.of(run);
@@ -142,7 +145,7 @@ public final class Sheet {
                 all.add(variant);
             }
         }
-        all.sort(java.util.Comparator.comparingDouble(variant -> value(variant, one)));
+        all.sort(Comparator.comparingDouble(variant -> value(variant, one)));
         return all;
     }
 

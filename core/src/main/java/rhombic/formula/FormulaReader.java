@@ -4,6 +4,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Supplier;
 import org.antlr.v4.runtime.BaseErrorListener;
 import org.antlr.v4.runtime.CharStreams;
 import org.antlr.v4.runtime.CommonTokenStream;
@@ -120,7 +121,7 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
     }
 
     /** What was thrown without a place happened here. */
-    private static Step placed(Token token, java.util.function.Supplier<Step> made) {
+    private static Step placed(Token token, Supplier<Step> made) {
         try {
             return made.get();
         } catch (FormulaException e) {

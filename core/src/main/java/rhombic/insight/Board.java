@@ -2,6 +2,7 @@ package rhombic.insight;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -339,7 +340,7 @@ public final class Board {
 
     /** The part of journeys that took longest, longest first. */
     public static List<Diary.Journey> slowest(List<Diary.Journey> journeys, double part) {
-        return journeys.stream().sorted(java.util.Comparator.comparingLong(Diary.Journey::leadNanos).reversed())
+        return journeys.stream().sorted(Comparator.comparingLong(Diary.Journey::leadNanos).reversed())
                 .limit((long) Math.ceil(part * journeys.size())).toList();
     }
 }

@@ -2,13 +2,16 @@ package rhombic.insight;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;
 import rhombic.experiment.Observation;
@@ -158,7 +161,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             }
         }
 
-        private String fullest(java.util.function.ToDoubleFunction<EquipmentFigures> figure) {
+        private String fullest(ToDoubleFunction<EquipmentFigures> figure) {
             int best = -1;
             double max = 0;
             for (int i = 0; i < unfolded.size(); i++) {
@@ -193,7 +196,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             Optional<PlantElement> place = study.find(limit.subject());
             boolean ofPlant = place.filter(p -> p instanceof WorkEquipment || p instanceof ResourceGroup).isPresent();
             if (ofPlant) {
-                Set<String> others = new java.util.LinkedHashSet<>();
+                Set<String> others = new LinkedHashSet<>();
                 active.filter(i -> !alike(limit, name(i))).ifPresent(i -> others.add(name(i)));
                 turning.filter(i -> !alike(limit, name(i))).ifPresent(i -> others.add(name(i)));
                 if (!others.isEmpty()) {
@@ -350,7 +353,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
         /** By Little's law a place takes that part of the lead time which its content is of all that is inside. */
         private String stays() {
             double inside = means.of(RunFigures::insideMean);
-            List<Integer> order = java.util.stream.IntStream.range(0, unfolded.size()).boxed()
+            List<Integer> order = IntStream.range(0, unfolded.size()).boxed()
                     .filter(i -> unfolded.element(i) instanceof Equipment)
                     .sorted(Comparator.comparingDouble((Integer i) -> -means.of(i, EquipmentFigures::contentMean))).limit(3).toList();
             return order.stream().map(i -> "; at " + name(i) + " " + FigureText.of(means.of(i, EquipmentFigures::contentMean)) + " pieces, "

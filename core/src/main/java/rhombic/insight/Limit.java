@@ -113,16 +113,12 @@ public final class Limit {
         Means means = new Means(summary);
         return summary.unfolded().elements().stream().filter(Rack.class::isInstance).map(Rack.class::cast)
                 .filter(rack -> rack.orders().isPresent()).filter(rack -> {
-                    double done = means.of(run -> of(run, rack).map(RackFigures::orders).orElse(0L));
-                    double waiting = means.of(run -> of(run, rack).map(RackFigures::waitingOrders).orElse(0L));
+                    double done = means.of(run -> run.rack(rack.name()).map(RackFigures::orders).orElse(0L));
+                    double waiting = means.of(run -> run.rack(rack.name()).map(RackFigures::waitingOrders).orElse(0L));
                     return done > 0 && waiting < KEEPS_UP_BELOW * done;
                 }).findFirst().map(rack -> new Finding(rack.name(), "Limited by what customers order from " + rack.name() + ": " + busiest
                         + ", the busiest, " + (busy < TAKEN_FROM ? "works only " : "is busy ") + Means.percent(busy),
                         evidence + "; the plant keeps up with the orders"));
-    }
-
-    private static Optional<RackFigures> of(RunFigures run, Rack rack) {
-        return run.racks().stream().filter(figures -> figures.name().equals(rack.name())).findFirst();
     }
 
     private Finding byWhatComes(String busiest, double busy, String evidence) {

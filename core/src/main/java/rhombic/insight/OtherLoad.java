@@ -99,7 +99,7 @@ record OtherLoad(String name, double taken, Finding finding) {
         }
 
         private double ofRack(Rack rack, ToDoubleFunction<RackFigures> figure) {
-            return means.of(run -> run.racks().stream().filter(one -> one.name().equals(rack.name())).mapToDouble(figure).sum());
+            return means.of(run -> run.rack(rack.name()).map(figure::applyAsDouble).orElse(0.0));
         }
 
         /** Jobs that wait for one of its skills, on average over the time measured. */

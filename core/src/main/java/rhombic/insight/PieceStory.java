@@ -15,6 +15,7 @@ import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Selection;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
@@ -151,7 +152,7 @@ public final class PieceStory {
     private String inQueue(PieceStatus status, PlantElement element, Moment moment) {
         if (element instanceof Buffer buffer
                 && (buffer.order() == Buffer.Order.ANY
-                        || buffer.basics().selection().choice() != rhombic.study.value.Selection.Choice.OLDEST)) {
+                        || buffer.basics().selection().choice() != Selection.Choice.OLDEST)) {
             return waits.forRoom(status, "", moment);
         }
         boolean newestFirst = element instanceof Buffer buffer && buffer.order() == Buffer.Order.NEWEST_FIRST;

@@ -1,6 +1,7 @@
 package rhombic.insight;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import rhombic.chart.Drawing;
@@ -69,8 +70,8 @@ public final class PlanDrawing {
                 double[] xs = corners.stream().mapToDouble(c -> x(c[0])).toArray();
                 double[] ys = corners.stream().mapToDouble(c -> y(c[1])).toArray();
                 marks.add(new Drawing.Area(xs, ys, element instanceof Equipment ? "#D8D1C0" : "#E4DFD2", 1));
-                double[] closedX = java.util.Arrays.copyOf(xs, xs.length + 1);
-                double[] closedY = java.util.Arrays.copyOf(ys, ys.length + 1);
+                double[] closedX = Arrays.copyOf(xs, xs.length + 1);
+                double[] closedY = Arrays.copyOf(ys, ys.length + 1);
                 closedX[xs.length] = xs[0];
                 closedY[ys.length] = ys[0];
                 marks.add(new Drawing.Path(closedX, closedY, "#5C676C", 0.8));

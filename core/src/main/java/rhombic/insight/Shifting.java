@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.PriorityQueue;
+import java.util.stream.IntStream;
 import rhombic.experiment.Observation;
 import rhombic.measure.Diary;
 
@@ -58,7 +60,7 @@ public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeco
         List<Diary.Period> begun = new ArrayList<>(periods);
         begun.sort(Comparator.comparingLong(Diary.Period::fromNanos));
         List<Diary.Period> chosen = new ArrayList<>();
-        java.util.PriorityQueue<Diary.Period> underWay = new java.util.PriorityQueue<>(
+        PriorityQueue<Diary.Period> underWay = new PriorityQueue<>(
                 Comparator.comparingLong(Diary.Period::nanos).reversed());
         int next = 0;
         long now = Long.MIN_VALUE;
@@ -112,7 +114,7 @@ public record Shifting(double[] sole, double[] shifting, double[] meanActiveSeco
 
     /** Those that were the limit at all, most often first. */
     public List<Integer> ranked() {
-        return java.util.stream.IntStream.range(0, sole.length).boxed().filter(i -> limits(i) > 0)
+        return IntStream.range(0, sole.length).boxed().filter(i -> limits(i) > 0)
                 .sorted(Comparator.comparingDouble((Integer i) -> limits(i)).reversed()).toList();
     }
 

@@ -1,6 +1,7 @@
 package rhombic.insight;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import rhombic.experiment.Summary;
 import rhombic.measure.CrewFigures;
@@ -43,7 +44,7 @@ public final class Targets {
                 all.add(new TargetResult(crews.get(c).name(), crews.get(c).people().get(p).name(), mean, band.side(mean)));
             }
         }
-        all.sort(java.util.Comparator.comparing(TargetResult::side));
+        all.sort(Comparator.comparing(TargetResult::side));
         return all;
     }
 

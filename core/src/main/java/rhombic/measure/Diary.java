@@ -3,6 +3,7 @@ package rhombic.measure;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -174,7 +175,7 @@ public final class Diary {
     private List<Period> joined(List<Period> all) {
         Period[] last = new Period[logs.length];
         List<Period> joined = new ArrayList<>();
-        all.sort(java.util.Comparator.comparingLong(Period::fromNanos));
+        all.sort(Comparator.comparingLong(Period::fromNanos));
         for (Period period : all) {
             Period before = last[period.participant];
             if (before != null && before.toNanos >= period.fromNanos) {
@@ -191,7 +192,7 @@ public final class Diary {
                 joined.add(period);
             }
         }
-        joined.sort(java.util.Comparator.comparingLong(Period::fromNanos));
+        joined.sort(Comparator.comparingLong(Period::fromNanos));
         return joined;
     }
 }

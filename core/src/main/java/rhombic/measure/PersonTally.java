@@ -1,5 +1,6 @@
 package rhombic.measure;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
 import rhombic.study.value.PersonState;
@@ -45,7 +46,7 @@ public final class PersonTally {
     }
 
     public void restart(long now) {
-        java.util.Arrays.fill(timeIn, 0);
+        Arrays.fill(timeIn, 0);
         since = now;
         windowStart = now;
         jobs = 0;

@@ -3,6 +3,7 @@ package rhombic.measure;
 import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What one run measured, from the end of the warm-up to its end. Always
@@ -36,6 +37,11 @@ public record RunFigures(int replication, long seed, double hours, long in, long
         skills = List.copyOf(skills);
         aisles = List.copyOf(aisles);
         racks = List.copyOf(racks);
+    }
+
+    /** Of the rack with that name; empty if it has an error, and did nothing. */
+    public Optional<RackFigures> rack(String name) {
+        return racks.stream().filter(rack -> rack.name().equals(name)).findFirst();
     }
 
     /** All failures, those of equipment first, then those of links; in each run of a study the same in the same order. */

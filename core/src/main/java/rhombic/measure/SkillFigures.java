@@ -1,6 +1,7 @@
 package rhombic.measure;
 
 import java.io.Serializable;
+import java.util.Arrays;
 
 /**
  * How much of a skill was asked for.
@@ -13,7 +14,7 @@ import java.io.Serializable;
 public record SkillFigures(String name, double[] neededByHour, long jobs, double waitMean, StayFigures response) implements Serializable {
     @Override
     public boolean equals(Object other) {
-        return other instanceof SkillFigures that && name.equals(that.name) && java.util.Arrays.equals(neededByHour, that.neededByHour)
+        return other instanceof SkillFigures that && name.equals(that.name) && Arrays.equals(neededByHour, that.neededByHour)
                 && jobs == that.jobs && Double.compare(waitMean, that.waitMean) == 0 && response.equals(that.response);
     }
 

@@ -1,5 +1,6 @@
 package rhombic.measure;
 
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -170,8 +171,8 @@ public final class Tally {
         advance(now);
         windowStart = now;
         contentTime = 0;
-        java.util.Arrays.fill(timeIn, 0);
-        java.util.Arrays.fill(lastChangeOf, now);
+        Arrays.fill(timeIn, 0);
+        Arrays.fill(lastChangeOf, now);
         singleSince = now;
         valueTime = 0;
         in = 0;

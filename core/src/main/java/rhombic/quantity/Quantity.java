@@ -2,6 +2,7 @@ package rhombic.quantity;
 
 import java.io.Serializable;
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -110,7 +111,7 @@ public record Quantity(double amount, Unit unit) implements Serializable {
 
     /** So many times as much, in the same unit, rounded to nine significant digits, so that it reads well. */
     public Quantity times(double factor) {
-        return new Quantity(new BigDecimal(amount * factor).round(new java.math.MathContext(9)).doubleValue(), unit);
+        return new Quantity(new BigDecimal(amount * factor).round(new MathContext(9)).doubleValue(), unit);
     }
 
     /** Whole nanoseconds of a time, rounded to the nearest. */

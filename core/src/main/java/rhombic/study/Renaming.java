@@ -1,7 +1,9 @@
 package rhombic.study;
 
+import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
@@ -14,7 +16,7 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 
 /** A new name for something, carried to every place that says the old one, formulas included. */
-public record Renaming(Kind kind, String from, String to) implements NameChange, java.io.Serializable {
+public record Renaming(Kind kind, String from, String to) implements NameChange, Serializable {
     /** What is renamed. */
     public enum Kind {
         EQUIPMENT, PIECE_TYPE, TABLE, CALENDAR
@@ -132,6 +134,6 @@ public record Renaming(Kind kind, String from, String to) implements NameChange,
             case CALENDAR -> "(?!)()";
         };
         return Pattern.compile(before + "(['\"])" + Pattern.quote(from) + "\\2").matcher(formula)
-                .replaceAll(m -> java.util.regex.Matcher.quoteReplacement(m.group(1) + m.group(2) + to + m.group(2)));
+                .replaceAll(m -> Matcher.quoteReplacement(m.group(1) + m.group(2) + to + m.group(2)));
     }
 }

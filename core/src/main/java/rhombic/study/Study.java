@@ -109,6 +109,11 @@ public record Study(String name, RunPlan plan, List<PieceType> pieceTypes, List<
         return find(wanted).filter(type::isInstance).map(type::cast);
     }
 
+    /** All elements of that kind or branch. */
+    public <E extends PlantElement> List<E> all(Class<E> type) {
+        return elements.stream().filter(type::isInstance).map(type::cast).toList();
+    }
+
     public List<Link> linksFrom(String from) {
         return ((IndexedList.Links) links).all(from);
     }

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.Arrays;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -36,9 +37,9 @@ class DistributionTest {
         Distribution distribution = DistributionText.parse(text);
         TimeSampler sampler = distribution.sampler(new RandomStreams(11, 1).stream("Moments", Purpose.WORK));
         double[] seconds = LongStream.generate(sampler::nextNanos).limit(DRAWS).mapToDouble(n -> n / 1e9).toArray();
-        double sampleMean = java.util.Arrays.stream(seconds).average().orElseThrow();
+        double sampleMean = Arrays.stream(seconds).average().orElseThrow();
         double sampleDeviation = Math
-                .sqrt(java.util.Arrays.stream(seconds).map(x -> (x - sampleMean) * (x - sampleMean)).sum() / (DRAWS - 1));
+                .sqrt(Arrays.stream(seconds).map(x -> (x - sampleMean) * (x - sampleMean)).sum() / (DRAWS - 1));
         assertEquals(mean, distribution.meanSeconds(), 1e-3 * Math.max(1, mean / 50), "closed form");
         assertEquals(mean, sampleMean, 5 * deviation / Math.sqrt(DRAWS) + 1e-3, "mean");
         assertEquals(deviation, sampleDeviation, 0.012 * deviation + 1e-6, "standard deviation");

@@ -11,9 +11,12 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
+import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Alternative;
 import rhombic.study.Comparison;
 import rhombic.study.Factor;
@@ -27,6 +30,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 import rhombic.study.work.Supply;
 import rhombic.validation.Lines;
 
@@ -47,14 +51,14 @@ class ComparingTest {
         final AtomicInteger made = new AtomicInteger();
 
         @Override
-        public List<rhombic.measure.RunFigures> run(List<RunTask> tasks, RunListener listener,
-                java.util.function.BooleanSupplier cancelled) {
+        public List<RunFigures> run(List<RunTask> tasks, RunListener listener,
+                BooleanSupplier cancelled) {
             made.addAndGet(tasks.size());
             return ENGINE.run(tasks, listener, cancelled);
         }
 
         @Override
-        public void run(TaskSource tasks, RunListener listener, java.util.function.BooleanSupplier cancelled) {
+        public void run(TaskSource tasks, RunListener listener, BooleanSupplier cancelled) {
             ENGINE.run(() -> {
                 var next = tasks.next();
                 next.ifPresent(task -> made.incrementAndGet());
@@ -65,7 +69,7 @@ class ComparingTest {
 
     private static Study time(Study study, String station, String time) {
         return study.changed(station, e -> ((Station) e)
-                .with(((Station) e).work().withTime(new rhombic.study.value.TimeSource.Drawn(Lines.time(time)))));
+                .with(((Station) e).work().withTime(new TimeSource.Drawn(Lines.time(time)))));
     }
 
     private Study compared(Study... others) {
@@ -117,8 +121,8 @@ class ComparingTest {
                 List.of(new rhombic.study.Rule("Bad", new rhombic.study.Rule.When.Piece(rhombic.study.Rule.PieceEvent.FINISHES, "A"),
                         "piece.nothing > 1", List.of(new rhombic.study.Rule.Action.Scrap()))));
         Study turned = base.changed("A", e -> ((Station) e).with(((Station) e).work()
-                .withTime(new rhombic.study.value.TimeSource.ByFormula("1 / (here.done - 3) - 1 / (here.done - 3) - 1",
-                        rhombic.quantity.Unit.SECOND))));
+                .withTime(new TimeSource.ByFormula("1 / (here.done - 3) - 1 / (here.done - 3) - 1",
+                        Unit.SECOND))));
         Study study = compared(turned, time(base, "C", "50 s"));
         Sheet sheet = run(study, Archive.inMemory(), ENGINE);
         Variant bad = sheet.variants().get(1);

@@ -20,7 +20,10 @@ import rhombic.insight.Finding;
 import rhombic.insight.Limit;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
+import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.work.Supply;
 import rhombic.validation.Lines;
 
 class ExperimentTest {
@@ -62,7 +65,7 @@ class ExperimentTest {
     @Test
     void anotherMachineLeavesTheOthersDrawsAlone() {
         Study more = study.with(List.of(arrivals("In 2", "exponential(9 s)", 1), station("C", 1, 1, "exponential(5 s)")),
-                List.of(new rhombic.study.Link("In 2", "C")));
+                List.of(new Link("In 2", "C")));
         try (LocalEngine engine = new LocalEngine(1)) {
             RunFigures before = engine.run(List.of(new RunTask(study, 1)), RunListener.NONE, () -> false).getFirst();
             RunFigures after = engine.run(List.of(new RunTask(more, 1)), RunListener.NONE, () -> false).getFirst();
@@ -106,9 +109,9 @@ class ExperimentTest {
     @Test
     void theLimitIsTheBusiestStationUnlessItWaitsForPieces() {
         Study overloaded = study.changed("In",
-                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.work.Supply.Spaced(Lines.time("exponential(50 s)"))));
+                e -> ((GoodsIn) e).withSupply(new Supply.Spaced(Lines.time("exponential(50 s)"))));
         Study idle = study.changed("In",
-                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.work.Supply.Spaced(Lines.time("exponential(300 s)"))));
+                e -> ((GoodsIn) e).withSupply(new Supply.Spaced(Lines.time("exponential(300 s)"))));
         try (LocalEngine engine = new LocalEngine(2)) {
             Finding limit = Limit.of(Summary.of(overloaded, engine, RunListener.NONE, () -> false)).orElseThrow();
             assertEquals("B", limit.subject());

@@ -9,6 +9,8 @@ import static rhombic.validation.Lines.onDemand;
 import static rhombic.validation.Lines.station;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -17,6 +19,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import rhombic.chance.DistributionText;
+import rhombic.chart.Chart;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
 import rhombic.experiment.LocalEngine;
@@ -60,7 +63,7 @@ class DiagnosisTest {
         // A from 0 to 0.5 h, B from 0.4 h to 1 h: the limit shifts from A to B between 0.4 h and 0.5 h
         Observation observation = new Observation(UnfoldedStudy.of(two), made.figures(),
                 List.of(period(1, 0, hour / 2), period(2, hour * 4 / 10, hour)),
-                made.samples(), List.of(), java.util.Map.of());
+                made.samples(), List.of(), Map.of());
         Shifting shifting = Shifting.of(List.of(observation));
         assertEquals(0.4, shifting.sole()[1], 1e-9);
         assertEquals(0.5, shifting.sole()[2], 1e-9);
@@ -120,7 +123,7 @@ class DiagnosisTest {
             List<Leverage.Gain> gains = leverage
                     .gains(new Experiment(leverage.variants(), failing.comparison(), engine, Archive.inMemory()).run(2,
                             Experiment.Listener.NONE, () -> false));
-            Map<String, Double> byName = new java.util.HashMap<>();
+            Map<String, Double> byName = new HashMap<>();
             gains.forEach(gain -> byName.put(gain.trial().text(), gain.verdict().difference().mean()));
             assertEquals(72 * (0.8 - 2 / 3.0), byName.get("A: half the repair time of jam"), 0.2);
             assertEquals(72 / 0.9 * 2 / 3.0 - 48, byName.get("A: times \u221210 %"), 0.2);
@@ -189,7 +192,7 @@ class DiagnosisTest {
         }
         assertEquals(OptionalInt.empty(), WarmUp.cut(rising), "it does not settle");
         double[] flat = new double[400];
-        java.util.Arrays.fill(flat, 7);
+        Arrays.fill(flat, 7);
         assertEquals(OptionalInt.of(0), WarmUp.cut(flat));
     }
 
@@ -209,20 +212,20 @@ class DiagnosisTest {
     void theBoardDrawsWhatTheRunsShow() {
         List<Observation> observations = List.of(Observation.of(line, 1, () -> false));
         Board board = new Board(observations);
-        List<rhombic.chart.Chart> charts = new ArrayList<>();
+        List<Chart> charts = new ArrayList<>();
         for (BoardChart.Kind kind : BoardChart.Kind.values()) {
             if (kind != BoardChart.Kind.FORMULA) {
                 charts.add(board.of(new BoardChart(kind.word(), kind, List.of(), BoardChart.Series.EACH, 1, false)));
             }
         }
         assertTrue(charts.stream().allMatch(chart -> chart.rows().size() > 1 && !chart.drawn(400, 220).marks().isEmpty()));
-        rhombic.chart.Chart store = board
+        Chart store = board
                 .of(new BoardChart("Store", BoardChart.Kind.CONTENT, List.of("Store"), BoardChart.Series.EACH, 1, false));
         assertEquals("8.0", store.rows().get(300).get(2), "full from soon on");
-        rhombic.chart.Chart busy = board
+        Chart busy = board
                 .of(new BoardChart("Busy", BoardChart.Kind.BUSY, List.of("A", "B"), BoardChart.Series.DIFFERENCE, 200, false));
         assertEquals(200 / 3.0 - 100, Double.parseDouble(busy.rows().get(401).get(2)), 1, "A is busy two thirds of the time, B always");
-        rhombic.chart.Chart output = board
+        Chart output = board
                 .of(new BoardChart("Out", BoardChart.Kind.OUTPUT, List.of("Out"), BoardChart.Series.EACH, 100, false));
         assertEquals(60, Double.parseDouble(output.rows().get(401).get(2)), 1);
     }

@@ -10,6 +10,7 @@ import static rhombic.validation.Lines.time;
 import static rhombic.validation.Lines.timetable;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
@@ -33,6 +34,7 @@ import rhombic.study.value.Value;
 import rhombic.study.work.Recipe;
 import rhombic.study.work.Supply;
 import rhombic.study.work.Work;
+import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
 /** Parts of time are booked when they pass, ranks are asked when a place is free, and each formula draws for itself. */
@@ -71,7 +73,7 @@ class BookingTest {
                         goodsOut("Out"))
                 .chain(typed("InNew", "New", "5 s")).chain(typed("InOld", "Old", "1 s"), station("Slow", 1, 0, "60 s")).link("InNew", "T")
                 .link("Slow", "T");
-        rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
+        Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         // Free at 100 s: the old one came to the line at 61 s, the new one at 5 s.
         int onPlace = trace.at(150_000_000_000L).at(1).getFirst().type();
         assertEquals(0, onPlace);
@@ -85,7 +87,7 @@ class BookingTest {
         PieceType fast = PieceType.usual("Fast").withAttributes(List.of(new Attribute("growth", new Value.Num(2))));
         Lines lines = new Lines().types(new PieceType[] {slow, fast}).chain(timetable("In", "0 s 1 Slow", "1 s 1 Slow", "40 s 1 Fast"),
                 taker.with(taker.basics().withSelection(Selection.byFormula("piece.age * piece.growth"))), goodsOut("Out"));
-        rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
+        Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(1, trace.at(150_000_000_000L).at(1).stream().filter(spot -> spot.place() >= 0).findFirst().orElseThrow().type());
     }
 
@@ -173,7 +175,7 @@ class BookingTest {
     @Test
     void aBufferInAnyOrderTakesAboutTwiceAsLongForTwiceAsMany() {
         GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(new rhombic.study.value.MixPart("Piece", 1)),
-                java.util.Optional.of(new Supply.AtStart(4000)), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
+                Optional.of(new Supply.AtStart(4000)), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
         Station ranked = station("S", 1, 0, "1 ms");
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("rank", new Value.Num(0))));
         Rule rule = new Rule("Rank", RuleText.when("a piece enters Store"), "", List.of(RuleText.action("set rank to uniform(0, 1)")));
@@ -181,7 +183,7 @@ class BookingTest {
         Lines lines = new Lines().types(type)
                 .chain(in, store, ranked.with(ranked.basics().withSelection(Selection.byFormula("piece.rank"))), goodsOut("Out"))
                 .rules(rule);
-        rhombic.trace.Trace trace = Runs.traceOf(lines.study(1, 0, 1));
+        Trace trace = Runs.traceOf(lines.study(1, 0, 1));
         assertEquals(4000, trace.at(3_600_000_000_000L).left());
         // The order in which they are worked on is the order of their ranks, all but the first few, which came while it was free.
         assertEquals(4000, at(Runs.of(lines.study(1, 0, 1)), "S").out());

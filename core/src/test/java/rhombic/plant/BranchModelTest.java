@@ -8,9 +8,11 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
@@ -419,7 +421,7 @@ class BranchModelTest {
 
     private static Study study(Belt belt) {
         List<PieceType> types = new ArrayList<>();
-        Map<String, Double> lengths = new java.util.LinkedHashMap<>();
+        Map<String, Double> lengths = new LinkedHashMap<>();
         belt.arrivals.forEach(arrival -> lengths.put(arrival.type(), arrival.length));
         lengths.forEach((name, length) -> {
             PieceType usual = PieceType.usual(name);
@@ -438,7 +440,7 @@ class BranchModelTest {
                     .map(a -> new Timetable.Row(a.seconds, a.type(), 1, Map.of())).toList();
             elements.add(new GoodsIn(Basics.of("In " + at + ".", SOMEWHERE), List.of(),
                     Optional.of(new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE, rows, ""))), GoodsIn.WhenFull.WAIT,
-                    java.util.OptionalInt.empty()));
+                    OptionalInt.empty()));
             links.add(new Link("In " + at + ".", "Main").withPorts("", at));
         });
         elements.add(out("Out", belt.shutEnd));

@@ -9,10 +9,13 @@ import static rhombic.validation.Lines.station;
 import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.timetable;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -28,8 +31,10 @@ import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Fitting;
 import rhombic.study.place.Placement;
@@ -38,6 +43,9 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
 import rhombic.study.value.ShutTime;
+import rhombic.study.value.TimeSource;
+import rhombic.study.work.Recipe;
+import rhombic.study.work.Work;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -202,14 +210,14 @@ class BranchesTest {
     void aRigidConveyorStopsAsAWholeWhereverItsFirstPieceStands() {
         Conveyor belt = belt("Main", 10, divert(4)).withMode(Conveyor.Mode.RIGID);
         RunFigures run = Runs.of(new Lines().types(BOX).chain(timetable("In", "0 s Piece", "14 s Piece"), belt, station("S", 1, 0, "1 s"))
-                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withInletShut(ShutTime.parse("0 s to 60 s"))))
+                .chain(new GoodsOut(Basics.of("Out", SOMEWHERE).withInletShut(ShutTime.parse("0 s to 60 s"))))
                 .link("S", "Out").study(1, 0, 1));
         // the first is at the end at 20 s and in the station; the second, 7 m behind it, is at the end at 34 s and stands until 60 s
         assertEquals((60 + (61 - 14)) / 2.0, type(run, "Piece").lead().mean(), 1e-9);
         assertEquals((3600 - 26) / 3600.0, at(run, "Main").belt().runningShare(), 1e-12);
         RunFigures three = Runs.of(new Lines().types(BOX)
                 .chain(timetable("In", "0 s Piece", "14 s Piece", "30 s Piece"), belt, station("S", 1, 0, "1 s"))
-                .chain(new rhombic.study.kind.GoodsOut(Basics.of("Out", SOMEWHERE).withInletShut(ShutTime.parse("0 s to 60 s"))))
+                .chain(new GoodsOut(Basics.of("Out", SOMEWHERE).withInletShut(ShutTime.parse("0 s to 60 s"))))
                 .link("S", "Out").study(1, 0, 1));
         // the third has gone 2 m, before the divert, when all stops at 34 s, and the other 8 m from 60 s on
         assertEquals((60 + 47 + (60 + 16 + 1 - 30)) / 3.0, type(three, "Piece").lead().mean(), 1e-9);
@@ -276,9 +284,9 @@ class BranchesTest {
         Conveyor belt = belt("Belt", 10).withWidth(metres(1)).withMaxWeight(Optional.of(Quantity.parse("55 kg", Dimension.MASS)));
         Lines lines = new Lines().types(BOX, pallet).chain(stock("Parts", "Piece", 6))
                 .chain(stock("Pallets", "Pallet", 2), new rhombic.study.kind.AssemblyStation(Basics.of("Pack", SOMEWHERE),
-                        rhombic.study.work.Work.of(1, 1, new rhombic.study.value.TimeSource.Drawn(Lines.time("1 s"))),
-                        rhombic.study.kind.AssemblyStation.Method.PACK, List.of("Pallet"),
-                        new rhombic.study.work.Recipe.Fixed(List.of(new rhombic.study.work.Recipe.Part("Piece", 3))), 6, ""),
+                        Work.of(1, 1, new TimeSource.Drawn(Lines.time("1 s"))),
+                        AssemblyStation.Method.PACK, List.of("Pallet"),
+                        new Recipe.Fixed(List.of(new Recipe.Part("Piece", 3))), 6, ""),
                         belt, goodsOut("Out"))
                 .link("Parts", "Pack");
         RunFigures run = Runs.of(lines.study(1, 0, 1));
@@ -398,13 +406,13 @@ class BranchesTest {
         Trace trace = Runs.traceOf(study);
         Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
-        java.util.Map<Integer, Double> before = new java.util.HashMap<>();
+        Map<Integer, Double> before = new HashMap<>();
         Moment moment = trace.at(0);
         double nearest = Double.MAX_VALUE;
         for (int step = 0; step < 1800; step++) {
             moment = trace.at(step * 100_000_000L, moment);
             scene.pose(moment, 0, poses);
-            java.util.Map<Integer, Double> now = new java.util.TreeMap<>();
+            Map<Integer, Double> now = new TreeMap<>();
             for (int i = 0; i < poses.count(); i++) {
                 if (moment.isRiding(poses.body(i))) {
                     now.put(moment.pieceOf(poses.body(i)), poses.x(i));
@@ -438,13 +446,13 @@ class BranchesTest {
         Trace trace = Runs.traceOf(study);
         Scene scene = new Scene(UnfoldedStudy.of(study));
         Poses poses = new Poses();
-        java.util.Map<Integer, double[]> before = new java.util.HashMap<>();
+        Map<Integer, double[]> before = new HashMap<>();
         double farthest = 0;
         Moment moment = trace.at(0);
         for (int step = 0; step < 7000; step++) {
             moment = trace.at(step * 100_000_000L, moment);
             scene.pose(moment, 0, poses);
-            java.util.Map<Integer, double[]> now = new java.util.HashMap<>();
+            Map<Integer, double[]> now = new HashMap<>();
             for (int i = 0; i < poses.count(); i++) {
                 if (moment.isRiding(poses.body(i))) {
                     now.put(moment.pieceOf(poses.body(i)), new double[] {poses.x(i), poses.y(i)});

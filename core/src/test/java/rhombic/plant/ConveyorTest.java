@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.study.Link;
@@ -37,7 +38,7 @@ class ConveyorTest {
 
     private static Conveyor belt(String name, double metres, double speed) {
         return Conveyor.usual(Basics.of(name, SOMEWHERE), ConveyorPath.straight(metres))
-                .withGap(new Quantity(1 - BOX.length().inBaseUnit(), rhombic.quantity.Unit.METRE))
+                .withGap(new Quantity(1 - BOX.length().inBaseUnit(), Unit.METRE))
                 .withSpeed(Quantity.parse(speed + " m/s", Dimension.SPEED));
     }
 

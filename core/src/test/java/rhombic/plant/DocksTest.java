@@ -10,6 +10,7 @@ import static rhombic.validation.Lines.time;
 import java.time.LocalTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
@@ -46,6 +47,7 @@ import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Recipe;
+import rhombic.study.work.Supply;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -296,7 +298,7 @@ class DocksTest {
                 messages(nothing)::toString);
         Study many = lines()
                 .chain(new GoodsIn("Trucks", Lines.SOMEWHERE, "Truck", Optional.of(new rhombic.study.work.Supply.Spaced(time("80 s"))),
-                        GoodsIn.WhenFull.WAIT, java.util.OptionalInt.empty()), buffer("Yard", -1), dock("Dock"), goodsOut("Gate"))
+                        GoodsIn.WhenFull.WAIT, OptionalInt.empty()), buffer("Yard", -1), dock("Dock"), goodsOut("Gate"))
                 .study(SECONDS / 3600, 0, 1);
         assertTrue(messages(many).contains(
                 "45.0 trucks an hour come, but its dock could serve only 40.0 even if nothing had to be moved, so ever more wait"),
@@ -311,8 +313,8 @@ class DocksTest {
         int count = 1 + random.nextInt(3);
         int boxes = random.nextInt(3);
         Lines lines = lines().chain(new GoodsIn("Trucks", Lines.SOMEWHERE, "Truck",
-                Optional.of(new rhombic.study.work.Supply.Spaced(time("exponential(" + (60 + random.nextInt(200)) + " s)"))),
-                GoodsIn.WhenFull.WAIT, java.util.OptionalInt.empty()).withLoad(of(2 + random.nextInt(4), "Pallet")), buffer("Yard", -1));
+                Optional.of(new Supply.Spaced(time("exponential(" + (60 + random.nextInt(200)) + " s)"))),
+                GoodsIn.WhenFull.WAIT, OptionalInt.empty()).withLoad(of(2 + random.nextInt(4), "Pallet")), buffer("Yard", -1));
         lines.chain(goodsOut("Gate")).chain(buffer("Store", -1).placed(Placement.at(25, 0)),
                 Lines.station("Work", 1, 2, "exponential(20 s)"),
                 buffer("Shelf", -1).placed(Placement.at(25, 8)));

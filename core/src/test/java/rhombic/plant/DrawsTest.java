@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import net.jqwik.api.ForAll;
@@ -21,11 +22,13 @@ import rhombic.measure.ModeFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.UpTime;
@@ -58,7 +61,7 @@ class DrawsTest {
 
     private static GoodsIn goodsIn(String name, String interarrival) {
         return new GoodsIn(Basics.of(name, AT), List.of(new MixPart("Piece", 1)),
-                Optional.of(new Supply.Spaced(DistributionText.parse(interarrival))), GoodsIn.WhenFull.WAIT, java.util.OptionalInt.empty());
+                Optional.of(new Supply.Spaced(DistributionText.parse(interarrival))), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
     }
 
     private static Study line(Work work) {
@@ -137,7 +140,7 @@ class DrawsTest {
                 List.of("Piece"), new Recipe.Fixed(List.of(new Recipe.Part("Bolt", 1))), 4, "");
         Link bases = new Link("In", "Packing").withTravel(drawn).withFilter(new rhombic.study.LinkFilter.Types(List.of("Piece")));
         Link parts = new Link("In", "Packing").withTravel(drawn).withPorts("", AssemblyStation.PARTS)
-                .withFilter(new rhombic.study.LinkFilter.Types(List.of("Bolt")));
+                .withFilter(new LinkFilter.Types(List.of("Bolt")));
         GoodsIn in = goodsIn("In", "60 s").withMix(List.of(new MixPart("Piece", 1), new MixPart("Bolt", 1)));
         Study study = new Study("Two", RunPlan.ONE_SHIFT.withSeed(3), List.of(PieceType.usual("Piece"), PieceType.usual("Bolt")),
                 List.of(in, packing, new GoodsOut(Basics.of("Out", AT))), List.of(bases, parts, new Link("Packing", "Out")));
@@ -161,7 +164,7 @@ class DrawsTest {
     @Test
     void peopleOfACrewKeepTheirDrawsWhenAnotherComes() {
         Crew crew = Crew.usual(Basics.of("Fitter", AT).withDuty(
-                rhombic.study.duty.Duty.ALWAYS.withFailures(List.of(mode("Tool", "exponential(30 min)"))))).withPeople(2);
+                Duty.ALWAYS.withFailures(List.of(mode("Tool", "exponential(30 min)"))))).withPeople(2);
         Study study = line(Work.of(1, 5, time("60 s"))).with(crew);
         Map<String, Double> before = downShares(study);
         assertNotEquals(before.get("Fitter 1"), before.get("Fitter 2"));
@@ -203,7 +206,7 @@ class DrawsTest {
         more.add(goodsIn("Elsewhere in", "exponential(40 s)"));
         more.add(new Station(Basics.of("Elsewhere", AT), Work.of(1, 3, time("exponential(30 s)")), Work.Load.SINGLE, null)
                 .with(Basics.of("Elsewhere", AT)
-                        .withDuty(rhombic.study.duty.Duty.ALWAYS.withFailures(List.of(mode("Fault", "exponential(1 h)"))))));
+                        .withDuty(Duty.ALWAYS.withFailures(List.of(mode("Fault", "exponential(1 h)"))))));
         more.add(new Buffer(Basics.of("Elsewhere buffer", AT), java.util.OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
         more.add(new GoodsOut(Basics.of("Elsewhere out", AT)));
         List<PieceType> types = new ArrayList<>(study.pieceTypes());

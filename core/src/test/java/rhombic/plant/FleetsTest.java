@@ -32,6 +32,7 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.area.ChargingArea;
+import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
@@ -158,7 +159,7 @@ class FleetsTest {
     }
 
     /** A has the oldest, B is nearest, at C most wait, and at D waits what is most urgent. */
-    private String firstTaken(UnaryOperator<rhombic.study.duty.Dispatching> rules) {
+    private String firstTaken(UnaryOperator<Dispatching> rules) {
         PieceType piece = PieceType.usual("Piece").withAttributes(List.of(new Attribute("urgency", Value.of(1.0))));
         PieceType urgent = PieceType.usual("Urgent").withAttributes(List.of(new Attribute("urgency", Value.of(5.0))));
         Fleet fleet = usual().withRules(rules);

@@ -12,11 +12,13 @@ import static rhombic.validation.Lines.time;
 import static rhombic.validation.Lines.timetable;
 
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
+import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
@@ -137,7 +139,7 @@ class HandOverDetailsTest {
         RunFigures run = Runs
                 .of(new Lines().chain(timetable("In", "100 s 2 Piece"), buffer("B", 3), station("S", 1, 0, "300 s"), goodsOut("Out"))
                         .study(1000 / 3600.0, 0, 1));
-        assertEquals(java.util.Map.of(), at(run, "B").shares());
+        assertEquals(Map.of(), at(run, "B").shares());
         assertEquals(0.7, at(run, "B").emptyShare(), 1e-12);
         assertEquals(0, at(run, "B").fullShare(), 1e-12);
         assertEquals(150, at(run, "B").stay().mean(), 1e-9);
@@ -148,7 +150,7 @@ class HandOverDetailsTest {
         PieceType counted = type("Piece", "seen", 0);
         Rule leaves = new Rule("Leaves", RuleText.when("a piece leaves B"), "", List.of(RuleText.action("set seen to piece.seen + 1")));
         Rule enters = new Rule("Enters", RuleText.when("a piece enters Out"), "piece.seen == 1", List.of(RuleText.action("stop the run")));
-        rhombic.study.Study study = new Lines().types(counted)
+        Study study = new Lines().types(counted)
                 .chain(stock("In", "Piece", 1), buffer("B", 3), station("S", 1, 0, "30 s"), goodsOut("Out")).rules(leaves, enters)
                 .study(1, 0, 1);
         Trace trace = Runs.traceOf(study);

@@ -19,6 +19,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.work.Supply;
@@ -175,7 +176,7 @@ class HandOverTest {
 
     @Test
     void twentyThousandBuffersInARowDoNotDeepenTheStack() {
-        rhombic.study.kind.PlantElement[] chain = new rhombic.study.kind.PlantElement[20_002];
+        PlantElement[] chain = new PlantElement[20_002];
         chain[0] = arrivals("In", "60 s", 1);
         for (int i = 1; i <= 20_000; i++) {
             chain[i] = buffer("B" + i, 1);

@@ -14,6 +14,7 @@ import static rhombic.validation.Lines.table;
 import static rhombic.validation.Lines.time;
 import static rhombic.validation.Lines.timetable;
 
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +30,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Recipe;
 import rhombic.study.work.Work;
@@ -46,7 +48,7 @@ class JoiningTest {
     }
 
     private static Recipe parts(Object... typesAndCounts) {
-        List<Recipe.Part> parts = new java.util.ArrayList<>();
+        List<Recipe.Part> parts = new ArrayList<>();
         for (int i = 0; i < typesAndCounts.length; i += 2) {
             parts.add(new Recipe.Part((String) typesAndCounts[i], (Integer) typesAndCounts[i + 1]));
         }
@@ -228,7 +230,7 @@ class JoiningTest {
     void aRecipeIsKeptByTypeOnlyWhereItIsOfTheTypeAlone() {
         // Three frames of one type: the first two need one coil, the third, whose model a rule has changed, needs three.
         Recipe byModel = new Recipe.ByKey("piece.model",
-                java.util.Map.of("S", List.of(new Recipe.Part("Coil", 1)), "L", List.of(new Recipe.Part("Coil", 3))));
+                Map.of("S", List.of(new Recipe.Part("Coil", 1)), "L", List.of(new Recipe.Part("Coil", 3))));
         Lines lines = new Lines().types(type("Frame", "model", "S"), type("Coil"))
                 .chain(timetable("Frames", "0 s Frame", "10 s Frame", "20 s Frame"),
                         joins(AssemblyStation.Method.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
@@ -258,7 +260,7 @@ class JoiningTest {
     @Test
     void aBatchHasNoBaseThatAKeyCouldBeOf() {
         Recipe byPiece = new Recipe.ByKey("piece.type", java.util.Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
-        var refused = org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.value.StudyException.class,
+        var refused = org.junit.jupiter.api.Assertions.assertThrows(StudyException.class,
                 () -> joins(AssemblyStation.Method.BATCH, "", byPiece, 12, "Batch"));
         assertEquals("A batch has no base that its recipe could depend on: give it a fixed recipe", refused.getMessage());
     }

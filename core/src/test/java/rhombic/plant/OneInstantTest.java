@@ -21,6 +21,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
@@ -197,8 +198,8 @@ class OneInstantTest {
                         goodsOut("Away"))
                 .chain(timetable("Elsewhere", "30 s Piece"), goodsOut("Elsewhere out")).chain(walker);
         RunFigures run = Runs.of(lines.study(0.5, 0, 1));
-        double there = rhombic.study.Layout.stand(far, 0).distanceTo(walker.placement().pose());
-        double back = rhombic.study.Layout.stand(far, 0).distanceTo(rhombic.study.Layout.stand(station("B", 1, 3, "10 s"), 0));
+        double there = Layout.stand(far, 0).distanceTo(walker.placement().pose());
+        double back = Layout.stand(far, 0).distanceTo(Layout.stand(station("B", 1, 3, "10 s"), 0));
         assertEquals(there + back + 10 - 12, lead(run, "Other"), 1e-6, "he is called when he comes, not when all his work is done");
     }
 

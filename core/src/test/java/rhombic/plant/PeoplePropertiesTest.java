@@ -15,6 +15,7 @@ import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.study.Renaming;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.value.EquipmentState;
@@ -132,7 +133,7 @@ class PeoplePropertiesTest {
         Study study = RandomStudies.of(seed);
         Assume.that(isStaffed(study));
         Study renamed = study.changed("Crew A", e -> e.named("Welders"))
-                .renamed(new rhombic.study.Renaming(rhombic.study.Renaming.Kind.CALENDAR, "Early", "Morning"));
+                .renamed(new Renaming(Renaming.Kind.CALENDAR, "Early", "Morning"));
         RunFigures before = Runs.of(study);
         RunFigures after = Runs.of(renamed);
         assertEquals(before.events(), after.events());

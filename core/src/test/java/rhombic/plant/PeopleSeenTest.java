@@ -25,6 +25,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
@@ -350,7 +351,7 @@ class PeopleSeenTest {
                     .chain(crew("W", 5, 0)).study(40 / 3600.0, 0, 1);
             Trace trace = Runs.traceOf(study);
             MoverMoment soon = trace.at(nanos(5)).movers();
-            long walkers = java.util.stream.IntStream.range(0, 5).filter(i -> soon.state(i) == PersonState.WALKING).count();
+            long walkers = IntStream.range(0, 5).filter(i -> soon.state(i) == PersonState.WALKING).count();
             assertEquals(maxRoomAndWalkers[2], walkers, Arrays.toString(maxRoomAndWalkers));
         }
     }

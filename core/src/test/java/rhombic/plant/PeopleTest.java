@@ -19,6 +19,7 @@ import static rhombic.validation.Lines.time;
 import static rhombic.validation.Lines.timetable;
 
 import java.time.DayOfWeek;
+import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.List;
@@ -41,9 +42,11 @@ import rhombic.study.duty.Person;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Placement;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
@@ -157,8 +160,8 @@ class PeopleTest {
     @Test
     void aBrokenConveyorStandsAndABrokenBufferHandsNothingOn() {
         Study belt = new Lines().chain(stock("In", "Piece", 1),
-                fails(rhombic.study.kind.Conveyor.usual(Basics.of("Belt", Placement.at(0, 0)),
-                        rhombic.study.place.ConveyorPath.straight(10)),
+                fails(Conveyor.usual(Basics.of("Belt", Placement.at(0, 0)),
+                        ConveyorPath.straight(10)),
                         mode("chain", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirstFailure(time("8 s"))),
                 goodsOut("Out")).study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(belt);
@@ -306,7 +309,7 @@ class PeopleTest {
     @Test
     void aNightShiftPassesMidnightAndAnExceptionIsADayOff() {
         Calendar night = new Calendar("C", List.of(new Spell(List.of(DayOfWeek.MONDAY, DayOfWeek.TUESDAY), LocalTime.of(22, 0),
-                LocalTime.of(6, 0), false)), List.of(new Calendar.Exception(java.time.LocalDate.of(2027, 1, 5), List.of())));
+                LocalTime.of(6, 0), false)), List.of(new Calendar.Exception(LocalDate.of(2027, 1, 5), List.of())));
         Study study = new Lines().chain(onDemand("In"), onDuty(station("S", 1, 0, "60 s"), "C", AtShiftEnd.STOP), goodsOut("Out"))
                 .study(72, 0, 1).withCalendars(List.of(night));
         // From Monday 6:00: the night of Monday works eight hours, that of Tuesday is free.

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import rhombic.experiment.LocalEngine;
@@ -12,9 +13,11 @@ import rhombic.experiment.Summary;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.testplants.RandomStudies;
 import rhombic.trace.Moment;
+import rhombic.trace.PieceStatus;
 import rhombic.trace.Trace;
 import rhombic.trace.TraceWriter;
 
@@ -72,16 +75,16 @@ class PlantPropertiesTest {
     @Property(tries = 80, seed = "20261123")
     void theTraceTellsWhatThePlantCounted(@ForAll long seed) {
         Study study = RandomStudies.of(seed);
-        study = study.withPlan(study.plan().withWarmUp(rhombic.quantity.Quantity.minutes(0)));
+        study = study.withPlan(study.plan().withWarmUp(Quantity.minutes(0)));
         TraceWriter writer = new TraceWriter(study.elements().size(), study.links().size());
         RunFigures run = run(study, writer);
         Moment end = writer.trace().at(study.plan().length().nanos());
         assertEquals(run.inside(), end.inside());
         assertEquals(run.in() + run.made(), end.entered());
         assertEquals(run.inside(), end.pieces().size());
-        long below = java.util.stream.IntStream.range(0, study.elements().size()).mapToLong(end::content).sum();
-        long onLinks = java.util.stream.IntStream.range(0, study.links().size()).mapToLong(end::contentOfLink).sum();
-        assertEquals(run.inside(), below + onLinks + end.pieces().stream().filter(rhombic.trace.PieceStatus::isOnAnother).count(),
+        long below = IntStream.range(0, study.elements().size()).mapToLong(end::content).sum();
+        long onLinks = IntStream.range(0, study.links().size()).mapToLong(end::contentOfLink).sum();
+        assertEquals(run.inside(), below + onLinks + end.pieces().stream().filter(PieceStatus::isOnAnother).count(),
                 "every piece is at exactly one equipment, on one link, or on another");
         run.links().forEach(link -> assertEquals(link.onTheWay(), end.contentOfLink(link.link()), link.toString()));
         for (int i = 0; i < run.equipment().size(); i++) {

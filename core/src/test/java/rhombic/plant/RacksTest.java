@@ -17,6 +17,7 @@ import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
@@ -113,7 +114,7 @@ class RacksTest {
     // ---- by formulas
 
     private static CraneDriving continuous(double liftSpeed) {
-        return crane(c -> c).driving().withLiftSpeed(new Quantity(liftSpeed, rhombic.quantity.Unit.METRE_PER_SECOND));
+        return crane(c -> c).driving().withLiftSpeed(new Quantity(liftSpeed, Unit.METRE_PER_SECOND));
     }
 
     /**

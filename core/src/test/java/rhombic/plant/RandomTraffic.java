@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Random;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -108,7 +109,7 @@ final class RandomTraffic {
         Fleet fleet = Fleet.KIND.blank(Basics.of(name, Placement.at(0, 0))).withForm(forms.get(random.nextInt(forms.size())))
                 .withVehicles(1 + random.nextInt(4))
                 .withDriving(
-                        driving -> driving.withSpeed(new Quantity(0.5 + random.nextInt(4) * 0.5, rhombic.quantity.Unit.METRE_PER_SECOND))
+                        driving -> driving.withSpeed(new Quantity(0.5 + random.nextInt(4) * 0.5, Unit.METRE_PER_SECOND))
                                 .withSafeDistance(some("0.3 m", Dimension.LENGTH)));
         fleet = random.nextBoolean()
                 ? fleet.withDriving(driving -> driving.withAcceleration(some("0.4 m/s²", Dimension.ACCELERATION)))
@@ -146,7 +147,7 @@ final class RandomTraffic {
         ParkingArea area = new ParkingArea(Basics.of("Parking", Placement.at(-20, 34)), 1 + random.nextInt(5));
         Study changed = study.with(area);
         for (int i = 0; i < 2; i++) {
-            Optional<Quantity> cornerSpeed = Optional.of(new Quantity(0.2 + random.nextDouble(), rhombic.quantity.Unit.METRE_PER_SECOND));
+            Optional<Quantity> cornerSpeed = Optional.of(new Quantity(0.2 + random.nextDouble(), Unit.METRE_PER_SECOND));
             changed = changed.changed("F" + i, e -> ((Fleet) e).withDriving(driving -> driving.withCornerSpeed(cornerSpeed))
                     .withDeployment(d -> d.withParking(List.of("Parking"))));
         }

@@ -9,7 +9,9 @@ import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.station;
 import static rhombic.validation.Lines.timetable;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
@@ -23,8 +25,10 @@ import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Footprint;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PieceType;
@@ -157,7 +161,7 @@ class RoomTest {
     void aTextThatDoublesItselfIsBounded() {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("t", new Value.Text("ab"))));
         Rule doubles = new Rule("Double", RuleText.when("a piece starts at S"), "",
-                java.util.Collections.nCopies(60, RuleText.action("set t to piece.t + piece.t")));
+                Collections.nCopies(60, RuleText.action("set t to piece.t + piece.t")));
         Study study = new Lines().types(type).chain(timetable("In", "0 s 1 Piece"), station("S", 1, 0, "10 s"), goodsOut("Out"))
                 .rules(doubles).study(1, 0, 1);
         RunTroubleException trouble = assertThrows(RunTroubleException.class, () -> Runs.of(study));
@@ -180,7 +184,7 @@ class RoomTest {
 
     private static Station typed(String name) {
         Station one = station(name, 1, 0, "1 s");
-        return one.with(one.work().withTime(new rhombic.study.value.TimeSource.ByType(java.util.Map.of("Piece", Lines.time("0 s")), null)));
+        return one.with(one.work().withTime(new TimeSource.ByType(Map.of("Piece", Lines.time("0 s")), null)));
     }
 
     /** What is done with a piece after a wait comes too late if it has left, watched or not. */
@@ -202,7 +206,7 @@ class RoomTest {
         PieceType type = new PieceType("Piece", Quantity.metres(0.9), Quantity.metres(0.9),
                 Quantity.metres(0.5), "#123456");
         rhombic.study.kind.Buffer area = buffer("B", -1).withArrangement(rhombic.study.kind.Buffer.Arrangement.IN_ROWS);
-        rhombic.study.kind.Buffer sized = area.with(area.basics().withSize(new rhombic.study.place.Footprint(3.9, 2.9, 0.1)));
+        Buffer sized = area.with(area.basics().withSize(new Footprint(3.9, 2.9, 0.1)));
         assertEquals(4 * 3, sized.capacityFor(List.of(type)));
         assertEquals(5, sized.withCapacity(OptionalInt.of(5)).capacityFor(List.of(type)));
         RunFigures run = Runs.of(new Lines().types(type).chain(timetable("In", "0 s 40 Piece"), sized).study(1, 0, 1));

@@ -14,6 +14,7 @@ import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.table;
 import static rhombic.validation.Lines.timetable;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -122,7 +123,7 @@ class RoutingTest {
     /** The order in which pieces leave the only station behind, by the number of their arrival. */
     private static List<Integer> order(Lines lines, int station) {
         Trace trace = Runs.traceOf(lines.study(1, 0, 1));
-        List<Integer> order = new java.util.ArrayList<>();
+        List<Integer> order = new ArrayList<>();
         Optional<Long> time = Optional.of(0L);
         while (time.isPresent()) {
             trace.at(time.get()).at(station).stream().filter(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON).map(PieceStatus::piece)

@@ -11,6 +11,7 @@ import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.station;
 import static rhombic.validation.Lines.stock;
 
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -27,6 +28,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.Attribute;
+import rhombic.study.value.EquipmentState;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
@@ -41,7 +43,7 @@ class RulesTest {
     private static final long SECOND = 1_000_000_000L;
 
     private static Rule rule(String name, String when, String condition, String... then) {
-        return new Rule(name, RuleText.when(when), condition, java.util.Arrays.stream(then).map(RuleText::action).toList());
+        return new Rule(name, RuleText.when(when), condition, Arrays.stream(then).map(RuleText::action).toList());
     }
 
     private static PieceType piece() {
@@ -198,7 +200,7 @@ class RulesTest {
 
     @Test
     void theWordsOfStatesAreThoseThatEquipmentHas() {
-        assertEquals(java.util.Arrays.stream(rhombic.study.value.EquipmentState.values()).map(s -> s.word()).toList(), Rule.STATES);
+        assertEquals(Arrays.stream(EquipmentState.values()).map(s -> s.word()).toList(), Rule.STATES);
     }
 
     @Test

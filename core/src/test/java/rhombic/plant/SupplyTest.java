@@ -22,11 +22,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.measure.RunFigures;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Station;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
 import rhombic.study.work.Supply;
+import rhombic.study.work.Work;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -103,10 +105,10 @@ class SupplyTest {
         Supply supply = new Supply.ByTimetable(new Timetable(Timetable.Repeat.ONCE,
                 List.of(new Timetable.Row(0, "S", 1, Map.of("joints", new Value.Num(9))), new Timetable.Row(0, "S", 1, Map.of())), ""));
         Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4))
-                .chain(in(supply), new rhombic.study.kind.Station(Basics.of("W", SOMEWHERE),
-                        rhombic.study.work.Work.of(2, 0,
+                .chain(in(supply), new Station(Basics.of("W", SOMEWHERE),
+                        Work.of(2, 0,
                                 new rhombic.study.value.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)),
-                        rhombic.study.work.Work.Load.SINGLE, null), goodsOut("Out"))
+                        Work.Load.SINGLE, null), goodsOut("Out"))
                 .study(1, 0, 1));
         assertEquals(Map.of("joints", "9"), Runs.settings(trace, 0, 1));
         assertEquals(Map.of(), Runs.settings(trace, 1, 1));

@@ -26,6 +26,7 @@ import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
+import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.AtShiftEnd;
@@ -102,7 +103,7 @@ class ToolsAndLinksFailTest {
         Study touching = travels(new Lines().chain(timetable("In", "0 s Piece"),
                 goodsOut("Out").placed(Placement.at(study.elements().getFirst().footprint().lengthMetres(), 0))).study(100 / 3600.0, 0, 1),
                 new Travel.InTime(time("30 s"), 0));
-        assertEquals(0, rhombic.study.Layout
+        assertEquals(0, Layout
                 .path(touching.links().getFirst(), touching.elements().get(0), touching.elements().get(1)).metres(), NEAR);
         Trace still = Runs.traceOf(touching);
         assertEquals("Is on its way from In to Out for 10 s.",
@@ -121,9 +122,9 @@ class ToolsAndLinksFailTest {
                 new Travel.InTime(time("60 s"), 0), once("10 s", "20 s").withRepairedBy(List.of(Need.of("Fitter"))));
         ModeFigures jam = Runs.of(study).links().getFirst().modes().getFirst();
         assertEquals(20.0 / 200, jam.repairShare(), NEAR);
-        var path = rhombic.study.Layout.path(study.links().getFirst(), study.elements().get(0), study.elements().get(1));
+        var path = Layout.path(study.links().getFirst(), study.elements().get(0), study.elements().get(1));
         var middle = path.at(path.metres() / 2).of(Pose.at(0, -0.6, 0, 0)); // to the right of the middle
-        var home = rhombic.study.Layout.home(fitter, 0);
+        var home = Layout.home(fitter, 0);
         assertEquals(Math.hypot(middle.x() - home.x(), middle.y() - home.y()) / 200, jam.waitingShare(), 1e-6);
         assertEquals(20 + 60 + jam.waitingShare() * 200, Runs.of(study).lead().max(), 1e-6);
     }

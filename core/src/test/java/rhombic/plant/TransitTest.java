@@ -12,6 +12,8 @@ import static rhombic.validation.Lines.timetable;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import rhombic.insight.PieceStory;
+import rhombic.measure.EquipmentFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
@@ -25,6 +27,8 @@ import rhombic.study.kind.Station;
 import rhombic.study.place.Bend;
 import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.EquipmentState;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Work;
 import rhombic.trace.Moment;
@@ -104,7 +108,7 @@ class TransitTest {
         assertEquals(1, spot.link());
         assertEquals(2, moment.metresAlong(spot.body()), 1e-9);
         assertEquals(List.of("In", "A", "on the way to B", "B"),
-                new rhombic.insight.PieceStory(UnfoldedStudy.of(study), trace)
+                new PieceStory(UnfoldedStudy.of(study), trace)
                         .history(trace.at(32 * SECOND).piece(0).orElseThrow(), 32 * SECOND).stream()
                         .map(line -> line.substring(0, line.indexOf(','))).toList());
     }
@@ -162,13 +166,13 @@ class TransitTest {
     void anOutletThatIsShutLetsNothingOut() {
         Station a = station("A", 1, 0, "10 s");
         Study study = new Lines().chain(timetable("In", "0 s 2 Piece"),
-                a.with(a.basics().withOutletShut(rhombic.study.value.ShutTime.parse("5 s to 60 s"))), buffer("B", -1)).study(1, 0, 1);
+                a.with(a.basics().withOutletShut(ShutTime.parse("5 s to 60 s"))), buffer("B", -1)).study(1, 0, 1);
         Trace trace = Runs.traceOf(study);
         assertEquals(0, trace.at(59 * SECOND).content(2));
         assertTrue(trace.at(30 * SECOND).isOutletShut(1));
         assertEquals(1, trace.at(60 * SECOND).content(2));
         assertEquals(2, trace.at(70 * SECOND).content(2));
-        assertEquals(Optional.of(rhombic.study.value.EquipmentState.BLOCKED), trace.at(30 * SECOND).state(1));
+        assertEquals(Optional.of(EquipmentState.BLOCKED), trace.at(30 * SECOND).state(1));
     }
 
     /** One who can't come out does not keep another from going where there is room. */
@@ -198,7 +202,7 @@ class TransitTest {
                 .deadlock().isNone(), "an end of the line is no circle");
     }
 
-    private static rhombic.measure.EquipmentFigures at(RunFigures run, String name) {
+    private static EquipmentFigures at(RunFigures run, String name) {
         return Runs.at(run, name);
     }
 }

@@ -3,7 +3,9 @@ package rhombic.plant;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -11,6 +13,7 @@ import rhombic.experiment.LiveRun;
 import rhombic.insight.EquipmentStory;
 import rhombic.insight.PieceStory;
 import rhombic.study.Study;
+import rhombic.study.kind.WorkEquipment;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.testplants.RandomStudies;
@@ -71,7 +74,7 @@ class WaitsHaveReasonsTest {
         }
     }
 
-    private static final java.util.Set<EquipmentState> INTERRUPTED = java.util.EnumSet.of(EquipmentState.DOWN,
+    private static final Set<EquipmentState> INTERRUPTED = EnumSet.of(EquipmentState.DOWN,
             EquipmentState.WAITING_FOR_REPAIR,
             EquipmentState.OFF_SHIFT, EquipmentState.WAITING_FOR_CREW);
 
@@ -84,7 +87,7 @@ class WaitsHaveReasonsTest {
         for (int part = 1; part <= 5; part++) {
             Moment moment = run.trace().at(study.plan().length().nanos() / 5 * part);
             for (int node = 0; node < study.elements().size(); node++) {
-                if (study.elements().get(node) instanceof rhombic.study.kind.WorkEquipment) {
+                if (study.elements().get(node) instanceof WorkEquipment) {
                     boolean works = moment.at(node).stream().anyMatch(s -> s.activity() == PieceStatus.Activity.IS_WORKED_ON);
                     boolean done = moment.at(node).stream().anyMatch(s -> s.activity() == PieceStatus.Activity.IS_DONE);
                     EquipmentState state = moment.state(node).orElseThrow();

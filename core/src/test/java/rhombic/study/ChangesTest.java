@@ -12,6 +12,7 @@ import java.io.ObjectOutputStream;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.Random;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -23,6 +24,7 @@ import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
+import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 import rhombic.testplants.RandomStudies;
 import rhombic.validation.Lines;
@@ -50,9 +52,9 @@ class ChangesTest {
             PlantElement element = result.elements().get(random.nextInt(result.elements().size()));
             result = switch (random.nextInt(7)) {
                 case 0 -> result.changed(element.name(), e -> e.named("Named " + random.nextInt(1_000_000)));
-                case 1 -> result.changedAll(java.util.Set.of(element.name()), e -> e.placed(e.placement().movedBy(1, 2)));
-                case 2 -> result.elements().size() > 2 ? result.without(java.util.Set.of(element.name())) : result;
-                case 3 -> result.with(Lines.station(rhombic.study.value.Names.free("New", result.names()), 2, 1, "9 s"));
+                case 1 -> result.changedAll(Set.of(element.name()), e -> e.placed(e.placement().movedBy(1, 2)));
+                case 2 -> result.elements().size() > 2 ? result.without(Set.of(element.name())) : result;
+                case 3 -> result.with(Lines.station(Names.free("New", result.names()), 2, 1, "9 s"));
                 case 4 -> result.withLinks(result.links().reversed());
                 case 5 -> result.withPlan(result.plan().withSeed(random.nextInt()));
                 default -> result.linked(element.name(), result.elements().getFirst().name());
@@ -86,7 +88,7 @@ class ChangesTest {
     @Test
     void aChangeAboutWhatIsNotThereIsRefused() {
         Change change = Changes.set(line.find("B").orElseThrow(), "capacity", OptionalInt.of(2));
-        Study without = line.without(java.util.Set.of("B"));
+        Study without = line.without(Set.of("B"));
         StudyException refused = assertThrows(StudyException.class, () -> new Changes(List.of(change)).applyTo(without));
         assertTrue(refused.getMessage().contains("equipment \u201cB\u201d, which is not there"), refused.getMessage());
         assertThrows(StudyException.class,
@@ -111,7 +113,7 @@ class ChangesTest {
     @Test
     void anotherKindKeepsWhatBothHave() {
         Station station = (Station) line.find("S").orElseThrow();
-        rhombic.study.kind.UnpackingStation unpacking = Kinds.changedTo(UnpackingStation.KIND, station);
+        UnpackingStation unpacking = Kinds.changedTo(UnpackingStation.KIND, station);
         assertEquals(station.work(), unpacking.work());
         assertEquals(station.basics(), unpacking.basics());
         Study changed = line.changed("S", e -> unpacking);

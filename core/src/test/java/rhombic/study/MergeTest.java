@@ -17,6 +17,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.value.TimeSource;
+import rhombic.study.work.Operation;
 import rhombic.testplants.RandomStudies;
 import rhombic.validation.Lines;
 
@@ -57,7 +58,7 @@ class MergeTest {
         Study slower = base.changed("S", e -> ((Station) e).with(((Station) e).work().withTime(new TimeSource.Drawn(Lines.time("70 s")))));
         Study named = base.changed("S", e -> ((Station) e).with(((Station) e).work()
                 .withOperations(
-                        List.of(new rhombic.study.work.Operation("weld", ((Station) e).work().operations().getFirst().time(), false)))));
+                        List.of(new Operation("weld", ((Station) e).work().operations().getFirst().time(), false)))));
         Merge.Merged merged = Merge.of(slower, Changes.between(base, named));
         Station station = (Station) merged.study().find("S").orElseThrow();
         assertEquals("70 s", station.work().operations().getFirst().time().toString(), "the time is the base's");

@@ -98,7 +98,7 @@ public final class LimitLines {
 
     private static Conveyor belt(String speed) {
         return Conveyor.usual(Basics.of("Belt", Lines.SOMEWHERE), ConveyorPath.straight(6))
-                .withSpeed(Quantity.parse(speed, rhombic.quantity.Dimension.SPEED))
+                .withSpeed(Quantity.parse(speed, Dimension.SPEED))
                 .withGap(new Quantity(0.2, Unit.METRE));
     }
 

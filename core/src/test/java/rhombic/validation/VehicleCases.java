@@ -15,10 +15,10 @@ import rhombic.study.Travel;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
+import rhombic.study.value.PersonState;
 import rhombic.validation.Theory.Case;
 import rhombic.validation.Theory.Exact;
 
@@ -60,6 +60,6 @@ final class VehicleCases {
                 new Exact("mean time until picked up, s", wait + service, 0.02 * (wait + service),
                         run -> run.equipment().stream().filter(e -> e.name().equals("Store")).findFirst().orElseThrow().stay().mean()),
                 new Exact("share of time picking up", load / vehicles, 0.01,
-                        run -> run.crews().getFirst().share(rhombic.study.value.PersonState.PICKING_UP))));
+                        run -> run.crews().getFirst().share(PersonState.PICKING_UP))));
     }
 }

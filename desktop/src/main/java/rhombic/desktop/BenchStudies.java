@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
@@ -27,6 +28,7 @@ import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Supply;
 import rhombic.study.work.Work;
@@ -90,10 +92,10 @@ final class BenchStudies {
             GoodsIn in = new GoodsIn("In" + n, Placement.at(-16, y), "Piece",
                     withPieces ? Optional.of(new Supply.OnDemand()) : Optional.of(new Supply.Spaced(DistributionText.parse("300 d"))),
                     GoodsIn.WhenFull.WAIT, OptionalInt.empty());
-            Conveyor conveyor = Conveyor.usual(rhombic.study.kind.Basics.of("Belt" + n, Placement.at(0, y)), ConveyorPath.straight(24))
+            Conveyor conveyor = Conveyor.usual(Basics.of("Belt" + n, Placement.at(0, y)), ConveyorPath.straight(24))
                     .withLanes(10).withWidth(Quantity.metres(0.25)).withGap(Quantity.metres(0.28))
-                    .withSpeed(new Quantity(0.3, rhombic.quantity.Unit.METRE_PER_SECOND))
-                    .withOffTimes(belt < moving ? List.of() : rhombic.study.value.ShutTime.parse("110 s on"));
+                    .withSpeed(new Quantity(0.3, Unit.METRE_PER_SECOND))
+                    .withOffTimes(belt < moving ? List.of() : ShutTime.parse("110 s on"));
             GoodsOut out = new GoodsOut("Out" + n, Placement.at(16, y));
             elements.addAll(List.of(in, conveyor, out));
             links.addAll(List.of(new Link(in.name(), conveyor.name()), new Link(conveyor.name(), out.name())));
@@ -115,7 +117,7 @@ final class BenchStudies {
             String before = "In " + (line + 1);
             for (int i = 0; i < 20; i++) {
                 String name = "S " + (line * 20 + i + 1);
-                elements.add(new Station(rhombic.study.kind.Basics.of(name, Placement.at(4 * i, y)),
+                elements.add(new Station(Basics.of(name, Placement.at(4 * i, y)),
                         Work.of(1, 2, new TimeSource.ByFormula("60 + " + i + " * 2 + exponential(5)", rhombic.quantity.Unit.SECOND)),
                         Work.Load.SINGLE, null));
                 links.add(new Link(before, name));

@@ -5,9 +5,11 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import javafx.application.Application;
 import javafx.application.ConditionalFeature;
 import javafx.application.Platform;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.layout.StackPane;
@@ -65,7 +67,7 @@ public final class RhombicApp extends Application {
                 Shot.refuse(files.getFirst() + " can't be opened; ./rhombic check tells why");
             }
         } else {
-            Platform.runLater(() -> made.floor().fit(java.util.Set.of()));
+            Platform.runLater(() -> made.floor().fit(Set.of()));
         }
         made.floor().requestFocus();
         if (forShot) {
@@ -87,7 +89,7 @@ public final class RhombicApp extends Application {
         Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
     }
 
-    public static Scene scene(javafx.scene.Parent root, double width, double height) {
+    public static Scene scene(Parent root, double width, double height) {
         Scene scene = new Scene(root, width, height);
         scene.getStylesheets().add(resource("rhombic.css"));
         return scene;

@@ -13,9 +13,11 @@ import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.event.EventType;
+import javafx.scene.Node;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
@@ -164,7 +166,7 @@ public final class WindowBench extends Application {
         say("moving them %.0f ms", moved);
     }
 
-    private static void mouse(javafx.scene.Node node, EventType<MouseEvent> type, double x, double y) {
+    private static void mouse(Node node, EventType<MouseEvent> type, double x, double y) {
         boolean isDown = type != MouseEvent.MOUSE_MOVED && type != MouseEvent.MOUSE_RELEASED;
         node.fireEvent(new MouseEvent(type, x, y, x, y, type == MouseEvent.MOUSE_MOVED ? MouseButton.NONE : MouseButton.PRIMARY, 1, false,
                 false, false, false, isDown, false, false, false, false, false, null));
@@ -177,7 +179,7 @@ public final class WindowBench extends Application {
         Platform.runLater(() -> {
             long begun = System.nanoTime();
             action.run();
-            new javafx.animation.AnimationTimer() {
+            new AnimationTimer() {
                 private int frames;
 
                 @Override
@@ -366,7 +368,7 @@ public final class WindowBench extends Application {
         CountDownLatch done = new CountDownLatch(FRAMES);
         long[] first = new long[1];
         long[] last = new long[1];
-        Platform.runLater(() -> new javafx.animation.AnimationTimer() {
+        Platform.runLater(() -> new AnimationTimer() {
             @Override
             public void handle(long now) {
                 first[0] = first[0] == 0 ? now : first[0];

@@ -6,7 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
@@ -52,7 +54,7 @@ class NamesTest {
                     names++;
                     boolean isPrivate = NAMES.contains(name.group());
                     for (String part : name.group().split("(?<=[a-z0-9])(?=[A-Z])|_")) {
-                        isPrivate |= PARTS.contains(part.toLowerCase(java.util.Locale.ROOT));
+                        isPrivate |= PARTS.contains(part.toLowerCase(Locale.ROOT));
                     }
                     if (isPrivate) {
                         found.add(file.getFileName() + ": " + name.group());
@@ -83,7 +85,7 @@ class NamesTest {
 
     @Test
     void helpAndHandbookSayItInTheTradesWords() throws IOException {
-        List<Path> pages = new java.util.ArrayList<>(files("docs", ".md"));
+        List<Path> pages = new ArrayList<>(files("docs", ".md"));
         pages.addAll(List.of(ROOT.resolve("README.md"), ROOT.resolve("CONTRIBUTING.md"), ROOT.resolve("rhombic")));
         Pattern old = Pattern
                 .compile("--matters|--even-so|[Hh]ands on to|of it wait\\b|he can hold|what has waited longest|\\b(Doer|Manning|Porters|"

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.DoubleStream;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.LiveRun;
@@ -16,6 +18,7 @@ import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Station;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 import rhombic.trace.PieceStatus;
@@ -71,7 +74,7 @@ class SceneTest {
         List<Drawn> all = drawn(5 * HOUR, 0);
         double[] heights = study.pieceTypes().stream().mapToDouble(t -> t.height().inBaseUnit()).toArray();
         for (Drawn d : all) {
-            boolean onGround = java.util.stream.DoubleStream.of(0, 0.5, Scene.TABLE_METRES).anyMatch(z -> Math.abs(d.z() - z) < 1e-9);
+            boolean onGround = DoubleStream.of(0, 0.5, Scene.TABLE_METRES).anyMatch(z -> Math.abs(d.z() - z) < 1e-9);
             boolean onAnother = all.stream().anyMatch(below -> at(below) == at(d) && Math.hypot(below.x() - d.x(), below.y() - d.y()) < 0.9
                     && Math.abs(below.z() + heights[below.spot().type()] - d.z()) < 0.12);
             assertTrue(onGround || onAnother, at(d).name() + " at height " + d.z());
@@ -118,8 +121,8 @@ class SceneTest {
             assertTrue(distance < at(d).footprint().lengthMetres() / 2 + 13 * Scene.PITCH_METRES,
                     at(d).name() + ": " + distance + " m away");
         }
-        Drawn wrapped = java.util.stream.LongStream.range(240, 300).boxed().flatMap(minute -> drawn(HOUR / 60 * minute, 0).stream())
-                .filter(d -> at(d).placement().headingDegrees() == 180 && at(d) instanceof rhombic.study.kind.Station one
+        Drawn wrapped = LongStream.range(240, 300).boxed().flatMap(minute -> drawn(HOUR / 60 * minute, 0).stream())
+                .filter(d -> at(d).placement().headingDegrees() == 180 && at(d) instanceof Station one
                         && one.work().places() == 1 && d.spot().place() == 0)
                 .findFirst().orElseThrow();
         assertTrue(wrapped.y() > at(wrapped).placement().yMetres(), "the tables of a turned station face north");

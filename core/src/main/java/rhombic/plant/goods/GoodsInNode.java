@@ -1,6 +1,7 @@
 package rhombic.plant.goods;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.apache.commons.rng.UniformRandomProvider;
@@ -143,7 +144,7 @@ public final class GoodsInNode extends Node {
 
         TimetableArrivals(Timetable table) {
             List<Timetable.Row> sorted = new ArrayList<>(table.rows());
-            sorted.sort(java.util.Comparator.comparingDouble(Timetable.Row::atSeconds));
+            sorted.sort(Comparator.comparingDouble(Timetable.Row::atSeconds));
             rows = sorted;
             double midnight = flow.start.toLocalTime().toNanoOfDay() / 1e9;
             startSeconds = switch (table.repeat()) {

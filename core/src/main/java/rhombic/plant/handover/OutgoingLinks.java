@@ -1,6 +1,7 @@
 package rhombic.plant.handover;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
@@ -51,7 +52,7 @@ public final class OutgoingLinks {
         choice = routing.choice();
         formula = choice == Routing.Choice.FORMULA ? flow.formula(routing.formula()) : null;
         double[] given = links.stream().mapToDouble(link -> link.share().map(Quantity::amount).orElse(0.0)).toArray();
-        boolean byChance = java.util.Arrays.stream(given).sum() > 0;
+        boolean byChance = Arrays.stream(given).sum() > 0;
         shares = byChance ? given : null;
         this.chance = byChance ? chance : null;
         boolean filtered = links.stream().anyMatch(link -> !(link.filter() instanceof LinkFilter.All));
@@ -63,9 +64,9 @@ public final class OutgoingLinks {
             byFormula[i] = links.get(i).filter() instanceof LinkFilter.Condition;
         }
         admitted = new boolean[this.ways.length];
-        java.util.Arrays.fill(admitted, true);
+        Arrays.fill(admitted, true);
         wayOfType = new int[flow.types.count()];
-        java.util.Arrays.fill(wayOfType, ANY);
+        Arrays.fill(wayOfType, ANY);
         isPlain = !byChance && !filtered && choice == Routing.Choice.PREFERENCE;
     }
 

@@ -11,6 +11,7 @@ import rhombic.formula.FormulaScope;
 import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Resource;
+import rhombic.quantity.Clock;
 
 /** What formulas at one place can see of a running plant. One for each formula; the piece is set before each use. */
 public final class PlantScope implements FormulaScope {
@@ -65,7 +66,7 @@ public final class PlantScope implements FormulaScope {
         String person = about == null
                 ? ""
                 : " (asked for " + flow.types.name(about.type) + (about.id >= 0 ? " " + (about.id + 1) : "") + " after "
-                        + rhombic.quantity.Clock.elapsed(flow.now()) + ")";
+                        + Clock.elapsed(flow.now()) + ")";
         return new RunTroubleException(location, (location.isEmpty() ? "" : location + ": ") + e.getMessage() + person + ".");
     }
 

@@ -1,11 +1,14 @@
 package rhombic.plant.piece;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
@@ -59,7 +62,7 @@ public final class TypeBook {
     }
 
     public List<String> names() {
-        return new ArrayList<>(numbers.keySet().stream().sorted(java.util.Comparator.comparing(numbers::get)).toList());
+        return new ArrayList<>(numbers.keySet().stream().sorted(Comparator.comparing(numbers::get)).toList());
     }
 
     /** Null if pieces of its type do not have the attribute. */
@@ -96,13 +99,13 @@ public final class TypeBook {
     }
 
     /** Tells every attribute whose value is the piece's own. */
-    public void own(Piece piece, java.util.function.BiConsumer<String, String> told) {
+    public void own(Piece piece, BiConsumer<String, String> told) {
         @Nullable
         Object[] values = piece.values;
         slots.forEach((attribute, slot) -> {
             Object value = values == null ? null : values[slot];
             if (value != null) {
-                told.accept(attribute, rhombic.formula.Formula.plain(value));
+                told.accept(attribute, Formula.plain(value));
             }
         });
     }

@@ -2,6 +2,7 @@ package rhombic.plant.transport;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.ToDoubleBiFunction;
 
 /**
@@ -34,7 +35,7 @@ final class TourPlan<S> {
      * @param start where the carrier is
      * @param location of a stop
      */
-    <L> TourPlan(L start, List<S> stops, java.util.function.Function<S, L> location, Precedence<S> precedence,
+    <L> TourPlan(L start, List<S> stops, Function<S, L> location, Precedence<S> precedence,
             ToDoubleBiFunction<L, L> distance) {
         this.stops = List.copyOf(stops);
         int count = stops.size();

@@ -1,6 +1,7 @@
 package rhombic.study.change;
 
 import java.io.Serializable;
+import java.util.ArrayList;
 import java.util.List;
 import rhombic.study.Comparison;
 import rhombic.study.Renaming;
@@ -248,7 +249,7 @@ public sealed interface Change extends Serializable {
 
         @Override
         public void applyTo(Draft draft) {
-            List<Object> ordered = new java.util.ArrayList<>();
+            List<Object> ordered = new ArrayList<>();
             after.forEach(key -> ordered.add(draft.list(part).get(draft.find(part, key))));
             if (ordered.size() != draft.list(part).size()) {
                 throw new StudyException("The order is of " + ordered.size() + ", but there are " + draft.list(part).size());

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import rhombic.study.Link;
@@ -118,7 +119,7 @@ public final class ChangeWords {
     /** Equipment that is not as in the base: added, or set otherwise. */
     public static Set<String> touched(Study base, Study other) {
         Set<String> names = new LinkedHashSet<>();
-        java.util.Map<String, PlantElement> before = base.elements().stream().collect(Collectors.toMap(PlantElement::id, e -> e));
+        Map<String, PlantElement> before = base.elements().stream().collect(Collectors.toMap(PlantElement::id, e -> e));
         for (PlantElement element : other.elements()) {
             if (!element.equals(before.get(element.id()))) {
                 names.add(element.name());

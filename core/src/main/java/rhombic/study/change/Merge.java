@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import rhombic.study.Comparison;
 import rhombic.study.Link;
+import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.Variation;
 import rhombic.study.field.Field;
@@ -82,7 +83,7 @@ public final class Merge {
         if (result.overruled()) {
             contradictions.add("The base plans the run otherwise by now; this goes on with its own plan");
         }
-        draft.plan = (rhombic.study.RunPlan) Objects.requireNonNull(result.value());
+        draft.plan = (RunPlan) Objects.requireNonNull(result.value());
     }
 
     private Optional<Object> there(Part part, String key) {

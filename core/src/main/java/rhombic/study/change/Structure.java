@@ -5,12 +5,15 @@ import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.quantity.Quantity;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 
 /**
  * Values of a study seen as trees: a record is made of its components, a list of its items, and anything else is one leaf; so are
@@ -159,8 +162,8 @@ final class Structure {
         return switch (value) {
             case null -> "none";
             case Optional<?> one -> text(one.orElse(null));
-            case java.util.OptionalInt number -> number.isPresent() ? Integer.toString(number.getAsInt()) : "none";
-            case Enum<?> choice -> choice.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+            case OptionalInt number -> number.isPresent() ? Integer.toString(number.getAsInt()) : "none";
+            case Enum<?> choice -> choice.name().toLowerCase(Locale.ROOT).replace('_', ' ');
             case Double number -> Quantity.plain(Math.round(number * 1e6) / 1e6);
             case Boolean yes -> yes ? "yes" : "no";
             case List<?> list -> list.isEmpty()
@@ -170,7 +173,7 @@ final class Structure {
                             : String.join(", ", list.stream().map(Structure::text).toList());
             case String text -> text.isEmpty() ? "none" : text;
             case Serializable other when other instanceof Quantity || other instanceof Distribution
-                    || other instanceof rhombic.study.value.TimeSource.Drawn || other instanceof Number ->
+                    || other instanceof TimeSource.Drawn || other instanceof Number ->
                 other.toString();
             default -> "";
         };

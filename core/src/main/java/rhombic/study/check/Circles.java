@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 
 /** Circles in a directed graph: its strongly connected components that one can go round in. */
@@ -35,7 +36,7 @@ final class Circles {
     }
 
     static List<List<String>> in(Collection<String> nodes, Function<String, List<String>> next) {
-        Circles circles = new Circles(new java.util.TreeSet<>(nodes), next);
+        Circles circles = new Circles(new TreeSet<>(nodes), next);
         circles.nodes.forEach(node -> {
             if (!circles.index.containsKey(node)) {
                 circles.explore(node);

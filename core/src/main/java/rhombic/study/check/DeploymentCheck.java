@@ -109,7 +109,7 @@ final class DeploymentCheck {
 
     /** Parking areas with fewer places than vehicles that are to wait there. */
     private void parked() {
-        study.elements().stream().filter(ParkingArea.class::isInstance).map(ParkingArea.class::cast).forEach(area -> {
+        study.all(ParkingArea.class).forEach(area -> {
             List<Fleet> users = fleets.stream().filter(fleet -> fleet.deployment().parking().equals(List.of(area.name()))).toList();
             int vehicles = users.stream().mapToInt(Fleet::count).sum();
             if (vehicles > area.places()) {

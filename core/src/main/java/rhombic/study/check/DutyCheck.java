@@ -1,5 +1,6 @@
 package rhombic.study.check;
 
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -248,7 +249,7 @@ final class DutyCheck {
                 LocalDateTime from = at;
                 LocalDateTime next = Stream.of(one, other).flatMap(Optional::stream).flatMap(c -> c.after(from).stream())
                         .map(Calendar.Transition::at).min(LocalDateTime::compareTo).filter(t -> t.isBefore(end)).orElse(end);
-                long seconds = java.time.Duration.between(at, next).toSeconds();
+                long seconds = Duration.between(at, next).toSeconds();
                 boolean works = one.map(c -> c.at(from) != Calendar.Mode.OFF).orElse(true);
                 on += works ? seconds : 0;
                 both += works && other.get().at(from) != Calendar.Mode.OFF ? seconds : 0;

@@ -3,7 +3,9 @@ package rhombic.study.check;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -72,7 +74,7 @@ final class NameCheck {
     }
 
     private void formulas() {
-        for (Uses.FormulaUse use : new java.util.LinkedHashSet<>(uses.formulas)) {
+        for (Uses.FormulaUse use : new LinkedHashSet<>(uses.formulas)) {
             Formula formula = uses.read.get(use.text());
             if (formula == null) {
                 add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
@@ -211,7 +213,7 @@ final class NameCheck {
         if (rule.when() instanceof Rule.When.Piece piece) {
             study.find(piece.at()).filter(element -> !canHappen(piece.event(), element)).ifPresent(element -> error(rule,
                     "It waits for a piece that " + piece.event().word() + " " + element.name() + ", which never happens at a "
-                            + element.kind().toLowerCase(java.util.Locale.ROOT),
+                            + element.kind().toLowerCase(Locale.ROOT),
                     element instanceof GoodsOut
                             ? "Let the rule begin when a piece enters there"
                             : "Let the rule begin when a piece enters or leaves there"));

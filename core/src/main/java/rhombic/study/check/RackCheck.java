@@ -60,15 +60,14 @@ final class RackCheck {
     }
 
     private List<StackerCrane> servers(Rack rack) {
-        return study.elements().stream().filter(StackerCrane.class::isInstance).map(StackerCrane.class::cast)
-                .filter(crane -> crane.rack().equals(rack.name())).toList();
+        return StackerCrane.serving(rack, study);
     }
 
     // ---- cranes
 
     private void cranes(StackerCrane crane) {
         Optional<Rack> rack = study.find(crane.rack(), Rack.class);
-        List<Rack> all = study.elements().stream().filter(Rack.class::isInstance).map(Rack.class::cast).toList();
+        List<Rack> all = study.all(Rack.class);
         if (rack.isEmpty()) {
             Optional<Rack> free = all.stream().filter(one -> servers(one).isEmpty()).findFirst();
             warn(Problem.Kind.CREW, crane.name(),
@@ -216,7 +215,7 @@ final class RackCheck {
     /** What stands in a building is no higher than its walls. */
     private void roof(Rack rack) {
         double high = rack.layout().heightMetres();
-        study.elements().stream().filter(Barrier.class::isInstance).map(element -> element.footprint().heightMetres())
+        study.all(Barrier.class).stream().map(element -> element.footprint().heightMetres())
                 .max(Double::compare).filter(wall -> wall > 0 && wall < high && wall >= MIN_HALL_METRES)
                 .ifPresent(wall -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROOM_TOO_SMALL, rack.name(),
                         "It is " + metres(high) + " high, higher than the walls, of " + metres(wall) + ": it goes through the roof",

@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
+import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -144,12 +145,12 @@ final class RateCheck {
     private OptionalDouble along(Link link) {
         PlantElement giver = elements.get(link.from());
         List<Link> ways = out.getOrDefault(link.from(), List.of());
-        double sum = ways.stream().mapToDouble(l -> l.share().map(rhombic.quantity.Quantity::amount).orElse(0.0)).sum();
+        double sum = ways.stream().mapToDouble(l -> l.share().map(Quantity::amount).orElse(0.0)).sum();
         boolean byShare = sum > 0 && ways.stream().allMatch(l -> l.filter() instanceof LinkFilter.All);
         if (giver == null || (ways.size() > 1 && !byShare)) {
             return OptionalDouble.empty();
         }
-        double part = ways.size() == 1 ? 1 : link.share().map(rhombic.quantity.Quantity::amount).orElse(0.0) / sum;
+        double part = ways.size() == 1 ? 1 : link.share().map(Quantity::amount).orElse(0.0) / sum;
         OptionalDouble leaves = giver instanceof GoodsIn goodsIn
                 ? arrivals(goodsIn)
                 : giver instanceof Equipment equipment && equipment.passesOnWhatComes()

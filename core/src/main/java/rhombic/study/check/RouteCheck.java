@@ -40,7 +40,7 @@ public final class RouteCheck {
 
     private RouteCheck(Study study) {
         this.study = study;
-        aisles = study.elements().stream().filter(Aisle.class::isInstance).map(Aisle.class::cast).toList();
+        aisles = study.all(Aisle.class);
     }
 
     /** Warnings and hints, some with a way out. */

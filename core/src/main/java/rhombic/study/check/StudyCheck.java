@@ -2,6 +2,7 @@ package rhombic.study.check;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,8 +21,8 @@ import rhombic.study.Study;
 import rhombic.study.change.Part;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
-import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Dock;
+import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
@@ -66,7 +67,7 @@ public final class StudyCheck {
         check.problems.addAll(CarryCheck.of(study, check.flow));
         check.problems.addAll(RateCheck.of(study));
         check.problems.addAll(NameCheck.of(study));
-        check.problems.sort(java.util.Comparator.comparing(Problem::grade));
+        check.problems.sort(Comparator.comparing(Problem::grade));
         return List.copyOf(check.problems);
     }
 

@@ -1,6 +1,7 @@
 package rhombic.study.check;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -35,7 +36,7 @@ final class TypeFlow {
 
     TypeFlow(Study study) {
         this.study = study;
-        study.links().forEach(link -> out.computeIfAbsent(link.from(), key -> new java.util.ArrayList<>()).add(link));
+        study.links().forEach(link -> out.computeIfAbsent(link.from(), key -> new ArrayList<>()).add(link));
         study.pieceTypes().stream().filter(PieceType::loadCarrier).forEach(type -> carriers.add(type.name()));
         study.elements().forEach(element -> elements.put(element.name(), element));
         Deque<PlantElement> open = new ArrayDeque<>(study.elements());

@@ -2,6 +2,7 @@ package rhombic.study.duty;
 
 import java.io.Serializable;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
@@ -198,7 +199,7 @@ public record Calendar(String name, List<Spell> week, List<Exception> exceptions
         while (at.isBefore(end)) {
             Mode mode = plain.at(at);
             LocalDateTime next = plain.after(at).map(Transition::at).filter(next2 -> next2.isBefore(end)).orElse(end);
-            long seconds = java.time.Duration.between(at, next).toSeconds();
+            long seconds = Duration.between(at, next).toSeconds();
             sum += (breaks ? mode == Mode.BREAK : mode != Mode.OFF) ? seconds : 0;
             at = next;
         }

@@ -6,8 +6,10 @@ import java.time.LocalDate;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -153,7 +155,7 @@ public final class CalendarText {
         List<Spell> spells = new ArrayList<>();
         for (boolean breaks : new boolean[] {false, true}) {
             record Part(int from, int to) {}
-            java.util.Map<Part, List<DayOfWeek>> daysOf = new java.util.LinkedHashMap<>();
+            Map<Part, List<DayOfWeek>> daysOf = new LinkedHashMap<>();
             int perDay = cells[0].length;
             boolean always = true;
             for (Calendar.Mode[] day : cells) {

@@ -2,6 +2,7 @@ package rhombic.study.duty;
 
 import java.io.Serializable;
 import java.util.List;
+import java.util.stream.IntStream;
 import rhombic.study.field.Composite;
 import rhombic.study.field.FieldType;
 import rhombic.study.value.Identified;
@@ -26,6 +27,8 @@ public record Person(String id, String name, double factor, List<String> skills)
                 Person::skills);
         return v -> new Person(v.get(id), v.get(name), v.get(factor), v.get(skills));
     });
+    /** So many letters of a group's name are left out at most to make room for a number. */
+    private static final int NUMBER_LENGTH = 5;
     /** Those of a crew who are not as all others. */
     public static final FieldType<List<Person>> SEVERAL = new FieldType.Several<>(TYPE,
             persons -> Identified.numbered(persons, "persons of a crew"));
@@ -41,6 +44,16 @@ public record Person(String id, String name, double factor, List<String> skills)
     /** Of a person who is in no crew yet. */
     public Person(String name, double factor, List<String> skills) {
         this("", name, factor, skills);
+    }
+
+    /** The name of a member of a group that gives it none: that of the group, with a number if there are several. */
+    public static String name(String group, int count, int number) {
+        return count == 1 ? group : group.substring(0, Math.min(group.length(), Names.MAX_LENGTH - NUMBER_LENGTH)) + " " + number;
+    }
+
+    /** All members of a group, if they are alike. */
+    public static List<Person> alike(String group, int count) {
+        return IntStream.range(0, count).mapToObj(i -> new Person(String.valueOf(i), name(group, count, i + 1), 1, List.of())).toList();
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.io.Serializable;
 import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
+import java.time.format.TextStyle;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
@@ -99,7 +100,7 @@ public record Spell(List<DayOfWeek> days, LocalTime from, LocalTime to, boolean 
 
     /** As in {@code Mon}. */
     public static String word(DayOfWeek day) {
-        return day.getDisplayName(java.time.format.TextStyle.SHORT, Locale.ENGLISH);
+        return day.getDisplayName(TextStyle.SHORT, Locale.ENGLISH);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package rhombic.study.kind;
 
+import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -468,7 +469,7 @@ public record Conveyor(Basics basics, ConveyorPath conveyorPath, Quantity width,
     private record Stored(Basics basics, ConveyorPath conveyorPath, Quantity width, Quantity speed, Quantity gap, Mode mode,
             Orientation orientation, int maxPieces, int lanes,
             List<ShutTime> offTimes, List<Fitting> fittings, @Nullable Quantity pitch, int positions, @Nullable Quantity maxWeight,
-            @Nullable Quantity acceleration) implements java.io.Serializable {
+            @Nullable Quantity acceleration) implements Serializable {
         private Object readResolve() {
             return new Conveyor(basics, conveyorPath, width, speed, gap, mode, orientation, some(maxPieces), lanes, offTimes, fittings,
                     new Indexing(Optional.ofNullable(pitch), some(positions)), Optional.ofNullable(maxWeight),

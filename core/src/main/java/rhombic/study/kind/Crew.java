@@ -1,5 +1,6 @@
 package rhombic.study.kind;
 
+import java.io.Serializable;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -93,7 +94,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         });
         int number = 1;
         while (all.size() < people) {
-            String name = people == 1 ? name() : name().substring(0, Math.min(name().length(), Names.MAX_LENGTH - 5)) + " " + number++;
+            String name = Person.name(name(), people, number++);
             if (taken.add(name)) {
                 String id = Identified.number(ids);
                 ids.add(id);
@@ -197,7 +198,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,
             Dispatching dispatching, String breakArea,
-            List<Person> persons) implements java.io.Serializable {
+            List<Person> persons) implements Serializable {
         private Object readResolve() {
             return new Crew(basics, people, skills, Optional.ofNullable(speed), dispatching, breakArea, persons);
         }

@@ -1,7 +1,6 @@
 package rhombic.study.kind;
 
 import java.io.Serializable;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -28,7 +27,6 @@ import rhombic.study.fleet.VehicleType;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.RoadSpace;
 import rhombic.study.value.Count;
-import rhombic.study.value.Names;
 import rhombic.study.value.TimeSource;
 
 /**
@@ -134,12 +132,7 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
     /** Called as the fleet, with a number if there are several. */
     @Override
     public List<Person> members() {
-        List<Person> all = new ArrayList<>();
-        for (int i = 1; i <= vehicles; i++) {
-            String name = vehicles == 1 ? name() : name().substring(0, Math.min(name().length(), Names.MAX_LENGTH - 5)) + " " + i;
-            all.add(new Person(String.valueOf(i - 1), name, 1, List.of()));
-        }
-        return all;
+        return Person.alike(name(), vehicles);
     }
 
     @Override

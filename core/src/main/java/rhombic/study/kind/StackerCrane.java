@@ -1,10 +1,10 @@
 package rhombic.study.kind;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.quantity.Dimension;
+import rhombic.study.Study;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
@@ -81,14 +81,14 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     /** Called as the group, with the number of their aisle if there are several. */
+    /** Those of a study that serve a rack; only the first of them move. */
+    public static List<StackerCrane> serving(Rack rack, Study study) {
+        return study.all(StackerCrane.class).stream().filter(crane -> crane.rack.equals(rack.name())).toList();
+    }
+
     @Override
     public List<Person> members() {
-        List<Person> all = new ArrayList<>();
-        for (int i = 1; i <= cranes; i++) {
-            String name = cranes == 1 ? name() : name().substring(0, Math.min(name().length(), Names.MAX_LENGTH - 3)) + " " + i;
-            all.add(new Person(String.valueOf(i - 1), name, 1, List.of()));
-        }
-        return all;
+        return Person.alike(name(), cranes);
     }
 
     @Override

@@ -30,7 +30,7 @@ public record Station(Basics basics, Work work, Work.Load load, @Nullable Inspec
     /** A station with one operation and nothing else. */
     public Station(String name, Placement placement, int places, int inputCapacity, Optional<Distribution> time) {
         this(Basics.of(name, placement), time.map(t -> Work.of(places, inputCapacity, new TimeSource.Drawn(t)))
-                .orElseGet(() -> new Work(places, inputCapacity, java.util.List.of(), null, null, null)), Work.Load.SINGLE, null);
+                .orElseGet(() -> new Work(places, inputCapacity, List.of(), null, null, null)), Work.Load.SINGLE, null);
     }
 
     public Station withLoad(Work.Load newLoad) {

@@ -1,5 +1,6 @@
 package rhombic.study.kind;
 
+import java.io.Serializable;
 import java.util.List;
 import rhombic.study.field.Composite;
 import rhombic.study.field.Field;
@@ -19,7 +20,7 @@ public record UnpackingStation(Basics basics, Work work, Parting parting) implem
             (basics, types) -> new UnpackingStation(basics, WorkFields.ONE_MINUTE, new Parting.TakeOff()));
 
     /** How pieces are parted. */
-    public sealed interface Parting extends java.io.Serializable {
+    public sealed interface Parting extends Serializable {
         /** Only of a split: what is left out is taken off. */
         OneOf<Parting> TYPE = OneOf.of("split", OneOf.variant("pieces", Split.class, Split.declared()));
 

@@ -1,6 +1,7 @@
 package rhombic.study.place;
 
 import java.io.Serializable;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -283,6 +284,6 @@ public sealed interface Fitting extends Serializable, Identified<Fitting> {
             }
         }
         return Identified.complete(fittings, "places along a conveyor", (Fitting fitting, Integer place) -> fitting.name()).stream()
-                .sorted(java.util.Comparator.comparingDouble(f -> f.position().inBaseUnit())).toList();
+                .sorted(Comparator.comparingDouble(f -> f.position().inBaseUnit())).toList();
     }
 }

@@ -1,5 +1,6 @@
 package rhombic.study.value;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -41,7 +42,7 @@ public interface Identified<T> {
         if (isComplete) {
             return List.copyOf(items);
         }
-        java.util.ArrayList<T> complete = new java.util.ArrayList<>(items.size());
+        ArrayList<T> complete = new ArrayList<>(items.size());
         for (T item : items) {
             complete.add(item.id().isEmpty() ? item.withId(free(derived.apply(item, complete.size()), taken)) : item);
         }

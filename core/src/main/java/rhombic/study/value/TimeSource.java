@@ -2,6 +2,7 @@ package rhombic.study.value;
 
 import java.io.Serializable;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -73,7 +74,7 @@ public sealed interface TimeSource extends Serializable {
         }
 
         public ByType {
-            times = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(times));
+            times = Collections.unmodifiableMap(new LinkedHashMap<>(times));
             if (times.isEmpty()) {
                 throw new StudyException("A time by type must name at least one type");
             }

@@ -3,6 +3,7 @@ package rhombic.study.value;
 import java.io.Serializable;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -93,7 +94,7 @@ public record Timetable(Repeat repeat, List<Row> rows, String source) implements
             }
             Names.checked(type);
             Count.between(1, 100_000, "The quantity in a timetable", quantity);
-            attributes = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
+            attributes = Collections.unmodifiableMap(new LinkedHashMap<>(attributes));
         }
     }
 

@@ -1,6 +1,7 @@
 package rhombic.study.work;
 
 import java.io.Serializable;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -90,7 +91,7 @@ public sealed interface Recipe extends Serializable {
         public ByKey {
             Map<String, List<Part>> copy = new LinkedHashMap<>();
             parts.forEach((k, list) -> copy.put(k, List.copyOf(list)));
-            parts = java.util.Collections.unmodifiableMap(copy);
+            parts = Collections.unmodifiableMap(copy);
             if (key.isBlank()) {
                 throw new StudyException("A recipe that depends on the base needs a formula about it, such as piece.type");
             }

@@ -1,6 +1,7 @@
 package rhombic.study.work;
 
 import java.io.Serializable;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -124,7 +125,7 @@ public record Work(int places, int inputCapacity, List<Operation> operations, @N
         if (operations.isEmpty()) {
             return withOperations(List.of(new Operation(Operation.WORK, time, true)));
         }
-        List<Operation> changed = new java.util.ArrayList<>(operations);
+        List<Operation> changed = new ArrayList<>(operations);
         changed.set(0, operations.getFirst().withTime(time));
         return withOperations(changed);
     }

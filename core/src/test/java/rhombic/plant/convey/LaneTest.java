@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.Random;
@@ -264,7 +265,7 @@ class LaneTest {
         for (int i = 0; i < pieces; i++) {
             acts.add(new Act(every * i, Act.What.COMES, 0.8));
         }
-        acts.sort(java.util.Comparator.comparingDouble(Act::seconds));
+        acts.sort(Comparator.comparingDouble(Act::seconds));
         return new Belt(30, 0.2, rigid, Integer.MAX_VALUE, 0.5, acts);
     }
 

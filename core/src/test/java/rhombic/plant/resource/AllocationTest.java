@@ -9,6 +9,7 @@ import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -87,12 +88,12 @@ class AllocationTest {
     @Test
     void theShortestWayCountsWhereWaysGoRound() {
         Yard yard = new Yard();
-        yard.router = new rhombic.plant.route.Router() {
+        yard.router = new Router() {
             @Override
-            public rhombic.plant.route.Route route(Pose from, Pose to) {
+            public Route route(Pose from, Pose to) {
                 Pose corner = Pose.at(from.x(), from.x() > to.x() ? 40 : 0, 0, 0); // whoever comes from the east goes round
-                return new rhombic.plant.route.Route(List.of(new rhombic.plant.route.Route.Leg(from, corner, Double.POSITIVE_INFINITY),
-                        new rhombic.plant.route.Route.Leg(corner, to, Double.POSITIVE_INFINITY)));
+                return new Route(List.of(new Route.Leg(from, corner, Double.POSITIVE_INFINITY),
+                        new Route.Leg(corner, to, Double.POSITIVE_INFINITY)));
             }
         };
         Group group = yard.staying(c -> c);
@@ -382,7 +383,7 @@ class AllocationTest {
     void theNearestIsTheOneWithTheShortestWayNotTheOneWhoIsNearestAsTheCrowFlies() {
         // A wall stands at 10: whoever is on the other side goes 100 m round it. Ways are only looked for where they may be shorter.
         Yard yard = new Yard();
-        java.util.List<Double> lookedFor = new java.util.ArrayList<>();
+        List<Double> lookedFor = new ArrayList<>();
         yard.router = new Router() {
             @Override
             public Route route(Pose from, Pose to) {

@@ -27,6 +27,7 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
+import rhombic.study.value.StudyException;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Operation;
 import rhombic.study.work.Work;
@@ -188,6 +189,6 @@ class DutyCheckTest {
 
     private static String message(Runnable refused) {
         return String.valueOf(
-                org.junit.jupiter.api.Assertions.assertThrows(rhombic.study.value.StudyException.class, refused::run).getMessage());
+                org.junit.jupiter.api.Assertions.assertThrows(StudyException.class, refused::run).getMessage());
     }
 }

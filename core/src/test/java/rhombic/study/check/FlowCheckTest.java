@@ -13,9 +13,11 @@ import static rhombic.validation.Lines.table;
 import static rhombic.validation.Lines.time;
 import static rhombic.validation.Lines.timetable;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
@@ -162,7 +164,7 @@ class FlowCheckTest {
                         new Timetable.Row(0, "Piece", 1, Map.of("colour", new Value.Text("red")))),
                 "");
         GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(), Optional.of(new Supply.ByTimetable(table)), GoodsIn.WhenFull.WAIT,
-                java.util.OptionalInt.empty());
+                OptionalInt.empty());
         List<String> text = StudyCheck.of(new Lines().types(type).chain(in, goodsOut("Out")).study(8, 0, 1)).stream()
                 .filter(Problem::isError).map(Problem::message).toList();
         assertEquals(List.of("Row 1 of its timetable sets joints to \u201cmany\u201d, but Piece has it as number",
@@ -242,8 +244,8 @@ class FlowCheckTest {
     @Test
     void aTimeSixtyTimesItsNeighboursIsProbablyOfTheWrongUnit() {
         Study study = new Lines().chain(arrivals("In", "80 s", 1), rhombic.validation.Lines.station("A", 1, 1, "60 s"), buffer("B", 2),
-                rhombic.validation.Lines.station("C", 1, 1, "triangular(50 min, 60 min, 70 min)"),
-                rhombic.validation.Lines.station("D", 1, 1, "65 s"), goodsOut("Out")).study(8, 0, 1);
+                Lines.station("C", 1, 1, "triangular(50 min, 60 min, 70 min)"),
+                Lines.station("D", 1, 1, "65 s"), goodsOut("Out")).study(8, 0, 1);
         Study repaired = repaired(study, Problem.Kind.TIME_UNIT);
         assertEquals("triangular(50 s, 60 s, 70 s)",
                 ((Station) repaired.find("C").orElseThrow()).work().operations().getFirst().time().toString());
@@ -252,7 +254,7 @@ class FlowCheckTest {
     @Test
     void overloadIsFollowedThroughSharesAndMended() {
         Study study = new Lines().chain(arrivals("In", "30 s", 1), buffer("B", 4))
-                .chain(rhombic.validation.Lines.station("S", 1, 1, "60 s")).chain(goodsOut("Out"))
+                .chain(Lines.station("S", 1, 1, "60 s")).chain(goodsOut("Out"))
                 .link("B", "S", 75).link("B", "Out", 25).link("S", "Out").study(8, 0, 1);
         Problem overload = only(study, Problem.Kind.OVERLOAD);
         assertEquals("90.0 pieces an hour come but it can work only 60.0", overload.message());
@@ -301,10 +303,10 @@ class FlowCheckTest {
 
     @Test
     void aLongLineThatIsListedBackwardsIsCheckedWithoutDeepRecursion() {
-        java.util.List<PlantElement> chain = new java.util.ArrayList<>();
-        java.util.List<Link> links = new java.util.ArrayList<>();
+        List<PlantElement> chain = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
         for (int i = 8000; i > 0; i--) {
-            chain.add(rhombic.validation.Lines.station("S" + i, 1, 1, "60 s"));
+            chain.add(Lines.station("S" + i, 1, 1, "60 s"));
             links.add(new Link("S" + (i - 1), "S" + i));
         }
         chain.add(arrivals("S0", "90 s", 1));

@@ -8,11 +8,13 @@ import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.table;
 import static rhombic.validation.Lines.time;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -42,7 +44,7 @@ class KnownValuesTest {
     private static final PieceType COIL = PieceType.usual("Coil");
 
     private static GoodsIn arrivals(String... models) {
-        List<Timetable.Row> rows = java.util.stream.IntStream.range(0, models.length)
+        List<Timetable.Row> rows = IntStream.range(0, models.length)
                 .mapToObj(i -> new Timetable.Row(60 * i, "Frame", 1,
                         models[i].isEmpty() ? Map.<String, Value>of() : Map.of("model", Value.of(models[i]))))
                 .toList();
@@ -51,7 +53,7 @@ class KnownValuesTest {
     }
 
     private static AssemblyStation join(String key, String... values) {
-        Map<String, List<Recipe.Part>> parts = new java.util.LinkedHashMap<>();
+        Map<String, List<Recipe.Part>> parts = new LinkedHashMap<>();
         for (String value : values) {
             parts.put(value, List.of(new Recipe.Part("Coil", 1)));
         }

@@ -15,6 +15,8 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
@@ -140,7 +142,7 @@ class RackCheckTest {
         Study called = new Lines().chain(Lines.onDemand("In"), Lines.buffer("B", 3), goodsOut("Out"))
                 .chain(StackerCrane.KIND.blank(Basics.of("Cranes", Placement.at(0, 30)))).study(1, 0, 1);
         Study carried = called.withLinks(called.links().stream()
-                .map(link -> link.withTravel(new rhombic.study.Travel.Carried(rhombic.study.duty.Need.of("Cranes"), 1))).toList());
+                .map(link -> link.withTravel(new Travel.Carried(Need.of("Cranes"), 1))).toList());
         assertTrue(StudyCheck.of(carried).stream().anyMatch(problem -> problem.isError()
                 && problem.message().equals("A station, a failure or a link calls it, but stacker cranes work in their rack alone")));
     }

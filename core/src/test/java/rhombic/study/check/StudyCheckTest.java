@@ -11,6 +11,7 @@ import static rhombic.validation.Lines.station;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
@@ -98,7 +99,7 @@ class StudyCheckTest {
         assertThrows(StudyException.class, () -> study.with(List.of(), List.of(new Link("A", "Nobody"))));
         assertThrows(StudyException.class, () -> study.with(List.of(), List.of(new Link("A", "B"))));
         assertEquals(List.of(new Link("Z", "B").withId("A\u0000B")), study.changed("A", e -> e.named("Z")).links());
-        assertEquals(List.of(), study.without(java.util.Set.of("B")).links());
+        assertEquals(List.of(), study.without(Set.of("B")).links());
         assertEquals(study, study.linked("B", "Nobody"));
     }
 

@@ -7,7 +7,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
@@ -96,7 +98,7 @@ class SiteTest {
         assertTrue(same.startsWith("From corner 1 to corner 2 it must be at least 0.05 m"), same);
         Aisle aisle = Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0)));
         assertThrows(StudyException.class, () -> aisle.withWidth(Quantity.parse("0.1 m", Dimension.LENGTH)));
-        assertThrows(StudyException.class, () -> aisle.withMaxSpeed(java.util.Optional.of(Quantity.parse("0 m/s", Dimension.SPEED))));
+        assertThrows(StudyException.class, () -> aisle.withMaxSpeed(Optional.of(Quantity.parse("0 m/s", Dimension.SPEED))));
         assertThrows(StudyException.class, () -> opening(1, 0.1));
     }
 
@@ -138,7 +140,7 @@ class SiteTest {
         assertEquals(1, buffer.outlines().size());
         assertTrue(buffer.placed(new Placement(5, 5, 3, 0)).outlines().isEmpty());
         assertTrue(Crew.usual(Basics.of("C", Placement.at(0, 0))).outlines().isEmpty());
-        Conveyor belt = Conveyor.KIND.placed(java.util.Set.of(), List.of(), Placement.at(0, 0));
+        Conveyor belt = Conveyor.KIND.placed(Set.of(), List.of(), Placement.at(0, 0));
         assertEquals(belt.totalWidthMetres(), belt.outlines().getFirst().get(2).y() - belt.outlines().getFirst().get(1).y(), 1e-9);
     }
 }

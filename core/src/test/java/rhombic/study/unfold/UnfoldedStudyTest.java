@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,6 +26,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
@@ -40,8 +42,8 @@ class UnfoldedStudyTest {
     private static final Crew CREW = Crew.usual(Basics.of("Crew 1", Placement.at(0, 5))).withPeople(2);
     private static final Crew OTHERS = Crew.usual(Basics.of("Crew 2", Placement.at(0, 9))).withPeople(3);
 
-    private static PlantElement fresh(rhombic.study.kind.Kind<?> kind, String name) {
-        return kind.placed(java.util.Set.of(), List.of(PieceType.usual("Piece")), Placement.at(0, 0)).named(name);
+    private static PlantElement fresh(Kind<?> kind, String name) {
+        return kind.placed(Set.of(), List.of(PieceType.usual("Piece")), Placement.at(0, 0)).named(name);
     }
 
     /** The same station in two cells, one within the other, between a goods in and a goods out that lie in none. */
@@ -104,7 +106,7 @@ class UnfoldedStudyTest {
         UnfoldedStudy nested = new UnfoldedStudy(
                 new Study("Nested", RunPlan.ONE_SHIFT, List.of(PieceType.usual("Piece")), List.of(), List.of()), all, links, List.of());
         Blueprint blueprint = Blueprint.of(nested);
-        assertEquals(java.util.Set.of(INNER + "/Drill"), blueprint.broken());
+        assertEquals(Set.of(INNER + "/Drill"), blueprint.broken());
         RunFigures run = run(blueprint);
         assertEquals(0, run.equipment().get(2).out());
         assertTrue(run.equipment().get(1).out() > 0);

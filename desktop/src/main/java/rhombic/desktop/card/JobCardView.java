@@ -10,6 +10,7 @@ import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -245,7 +246,7 @@ public final class JobCardView extends ScrollPane {
         });
     }
 
-    private VBox header(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
+    private VBox header(String name, String kind, Function<String, UnaryOperator<Study>> rename, boolean selected) {
         List<Object> says = List.of(name, kind, selected);
         VBox same = header;
         boolean isUnfolded = same != null && same.getChildren().size() > 1;
@@ -257,7 +258,7 @@ public final class JobCardView extends ScrollPane {
         return same;
     }
 
-    private VBox newHeader(String name, String kind, java.util.function.Function<String, UnaryOperator<Study>> rename, boolean selected) {
+    private VBox newHeader(String name, String kind, Function<String, UnaryOperator<Study>> rename, boolean selected) {
         Polygon rhombus = new Polygon(0, -7, 7, 0, 0, 7, -7, 0);
         rhombus.setFill(selected ? Color.web("#D9952B") : Color.web("#1D6B66"));
         Button title = new Button(name);
@@ -321,7 +322,7 @@ public final class JobCardView extends ScrollPane {
         button.getStyleClass().add("quiet-button");
         button.setId("all-of-kind");
         button.setOnAction(e -> bench.select(bench.study().elements().stream().filter(other -> other.kind().equals(element.kind()))
-                .map(PlantElement::name).collect(java.util.stream.Collectors.toSet())));
+                .map(PlantElement::name).collect(Collectors.toSet())));
         return button;
     }
 
@@ -336,7 +337,7 @@ public final class JobCardView extends ScrollPane {
         box.getStyleClass().add("piece-note");
         if (!note.values().isEmpty()) {
             Label values = new Label(note.values().entrySet().stream().map(e -> e.getKey() + " " + e.getValue())
-                    .collect(java.util.stream.Collectors.joining(", ")));
+                    .collect(Collectors.joining(", ")));
             values.setWrapText(true);
             values.setId("piece-values");
             box.getChildren().add(values);

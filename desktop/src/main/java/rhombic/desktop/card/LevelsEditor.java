@@ -2,6 +2,7 @@ package rhombic.desktop.card;
 
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -13,6 +14,7 @@ import rhombic.study.Factor;
 import rhombic.study.change.Copies;
 import rhombic.study.change.Levels;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.value.Names;
 
 /** A quiet line under an editor that makes a factor of the value: several levels, to be compared. */
 final class LevelsEditor extends VBox {
@@ -52,7 +54,7 @@ final class LevelsEditor extends VBox {
     private String name() {
         String place = bench.single().map(PlantElement::name).orElse("");
         String name = place.isEmpty() ? token.id() : place + " " + token.id();
-        return name.substring(0, Math.min(name.length(), rhombic.study.value.Names.MAX_LENGTH)).strip();
+        return name.substring(0, Math.min(name.length(), Names.MAX_LENGTH)).strip();
     }
 
     private Optional<Factor> existing() {
@@ -64,7 +66,7 @@ final class LevelsEditor extends VBox {
         levels.setId(token.id().equals(HOW_MANY) ? "how-many-field" : "levels-field");
         levels.setOnAction(e -> make(levels.getText()));
         levels.end();
-        javafx.application.Platform.runLater(levels::requestFocus);
+        Platform.runLater(levels::requestFocus);
         Label hint = new Label("Levels such as 2, 3, 5, or 2 to 6 by 1; Enter makes a factor of them, to be swept in Compare");
         hint.getStyleClass().add("caption");
         hint.setWrapText(true);

@@ -1,5 +1,6 @@
 package rhombic.desktop.card;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -177,7 +178,7 @@ final class LiveFigures extends VBox {
     }
 
     private void set(Button button, String side, boolean isThere, boolean isShut, List<ShutTime> byHand, Quantity now,
-            java.util.function.Function<Boolean, UnaryOperator<Study>> change) {
+            Function<Boolean, UnaryOperator<Study>> change) {
         boolean byRule = isShut && !ShutTime.isShut(byHand, now.nanos());
         button.setVisible(isThere && !byRule);
         button.setText((isShut ? "Open" : "Shut") + " the " + side + " from here on");
@@ -186,7 +187,7 @@ final class LiveFigures extends VBox {
 
     /** The first three always, the others once they have been. */
     private static List<EquipmentState> shownStates(Moment now, int node) {
-        return java.util.Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0)
+        return Arrays.stream(EquipmentState.values()).filter(state -> state.isAlwaysShown() || now.share(node, state) > 0)
                 .toList();
     }
 

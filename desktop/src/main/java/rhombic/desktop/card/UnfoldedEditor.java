@@ -1,5 +1,6 @@
 package rhombic.desktop.card;
 
+import java.util.HashSet;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -130,7 +131,7 @@ final class UnfoldedEditor {
             return;
         }
         drafts.of(subject, token.id()).drop();
-        Set<String> added = new java.util.HashSet<>(bench.study().names());
+        Set<String> added = new HashSet<>(bench.study().names());
         added.removeAll(names);
         if (token.id().equals("name") && before.size() == 1 && added.size() == 1) {
             bench.select(added);

@@ -1,11 +1,16 @@
 package rhombic.desktop.compare;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.geometry.HPos;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
@@ -38,6 +43,7 @@ import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
 import rhombic.experiment.Verdict;
 import rhombic.study.Comparison;
+import rhombic.study.OwnResponse;
 
 /** The sheet of alternatives against responses: each figure with its interval, the difference, and what that shows. */
 final class AlternativesPane extends ScrollPane {
@@ -115,7 +121,7 @@ final class AlternativesPane extends ScrollPane {
         String response = responses.getFirst();
         double sign = Response.better(response) == Response.Better.LESS ? -1 : 1;
         Optional<Variant> best = variants.stream().filter(v -> v != against && sheet.runs(v).size() > 1)
-                .max(java.util.Comparator.comparingDouble(v -> sign * sheet.difference(v, against, response, 0.95).mean()));
+                .max(Comparator.comparingDouble(v -> sign * sheet.difference(v, against, response, 0.95).mean()));
         String text = best.map(v -> {
             Verdict verdict = sheet.verdict(v, against, response, comparisons);
             Scale scale = Scale.of(sheet.unit(response), verdict.other());
@@ -143,7 +149,7 @@ final class AlternativesPane extends ScrollPane {
         out.setVisible(responses.size() > 1);
         label.setMaxWidth(MIN_CELL - 40);
         HBox row = new HBox(4, label, out);
-        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        row.setAlignment(Pos.CENTER_LEFT);
         return row;
     }
 
@@ -163,7 +169,7 @@ final class AlternativesPane extends ScrollPane {
         more.getStyleClass().add("small-glyph");
         more.setAccessibleText("What can be done with " + variant.name());
         ContextMenu menu = new ContextMenu(menu(variant, isAgainst));
-        more.setOnAction(e -> menu.show(more, javafx.geometry.Side.BOTTOM, 0, 2));
+        more.setOnAction(e -> menu.show(more, Side.BOTTOM, 0, 2));
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
         VBox box = new VBox(2, new HBox(2, name, gap, more));
@@ -333,14 +339,14 @@ final class AlternativesPane extends ScrollPane {
             if (chosen != null) {
                 List<String> all = new ArrayList<>(responses);
                 all.add(chosen);
-                javafx.application.Platform.runLater(() -> bench.compare("look at " + chosen, c -> c.withResponses(all)));
+                Platform.runLater(() -> bench.compare("look at " + chosen, c -> c.withResponses(all)));
             }
         });
         Button own = Words.quiet("+ one by a formula", "own-response",
                 () -> ask("Name = formula of figures, such as  per packer = at('Packing').out / at('Packer').utilisation", "",
                         text -> own(text, responses)));
         HBox row = new HBox(10, more, own);
-        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        row.setAlignment(Pos.CENTER_LEFT);
         return row;
     }
 
@@ -349,7 +355,7 @@ final class AlternativesPane extends ScrollPane {
         if (at < 1) {
             throw new IllegalArgumentException("Write a name, = and a formula, such as  per hour = here.out / 8");
         }
-        rhombic.study.OwnResponse made = new rhombic.study.OwnResponse(text.substring(0, at).strip(), "", text.substring(at + 1).strip());
+        OwnResponse made = new OwnResponse(text.substring(0, at).strip(), "", text.substring(at + 1).strip());
         List<String> unknown = new OwnFigure(made)
                 .unknownNames(new ResponseNames(Response.all(bench.study()).stream().map(Response::key).toList()));
         if (!unknown.isEmpty()) {
@@ -359,7 +365,7 @@ final class AlternativesPane extends ScrollPane {
         List<String> all = new ArrayList<>(responses);
         all.add(made.name());
         bench.compare("response " + made.name(), c -> {
-            List<rhombic.study.OwnResponse> own = new ArrayList<>(c.own());
+            List<OwnResponse> own = new ArrayList<>(c.own());
             own.removeIf(one -> one.name().equals(made.name()));
             own.add(made);
             return c.withOwn(own).withResponses(all);
@@ -367,6 +373,6 @@ final class AlternativesPane extends ScrollPane {
     }
 
     private static String capital(String text) {
-        return text.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + text.substring(1);
+        return text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
     }
 }

@@ -13,6 +13,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -115,7 +116,7 @@ public final class ComparePage extends VBox implements AutoCloseable {
             notifyWindow("Writing the report\u2026");
             comparing.report(bench.base(), bench.file(), to, Png.of(picture.get()), this::notifyWindow);
         }));
-        report.setTooltip(new javafx.scene.control.Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
+        report.setTooltip(new Tooltip("As .html, .pdf, .xlsx, or every event of the first run as .ocel.json"));
         HBox top = new HBox(8, rooms, gap, progress, runs, replications, each, targetHalfWidth, run, pause, stop, report);
         top.setAlignment(Pos.CENTER_LEFT);
         message.setId("comparison-message");

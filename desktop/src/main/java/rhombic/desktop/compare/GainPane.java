@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.geometry.Pos;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -38,7 +39,7 @@ final class GainPane extends VBox {
         up.setId("gain-up");
         VBox.setVgrow(chart, Priority.ALWAYS);
         HBox pick = new HBox(8, Words.caption("Across"), across, Words.caption("Up"), up);
-        pick.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        pick.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(pick, message, chart);
         across.setOnAction(e -> draw());
         up.setOnAction(e -> draw());

@@ -2,7 +2,9 @@ package rhombic.desktop.compare;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import javafx.geometry.Pos;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -42,7 +44,7 @@ final class SearchPane extends VBox {
         HBox row = new HBox(8, Words.caption("A difference matters from"), matters, Words.caption("on; max."), budget,
                 Words.caption("runs"),
                 Words.strong("Search", "start-search", this::start));
-        row.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        row.setAlignment(Pos.CENTER_LEFT);
         ScrollPane scroll = new ScrollPane(standings);
         scroll.setFitToWidth(true);
         scroll.getStyleClass().add("clear-scroll");
@@ -109,8 +111,8 @@ final class SearchPane extends VBox {
         String response = Sheet.selected(bench.comparison()).getFirst();
         Scale scale = Scale.of(found.candidates().isEmpty()
                 ? ""
-                : new Sheet(List.of(found.candidates().getFirst().variant()), java.util.Map.of(),
-                        bench.comparison().own(), java.util.Map.of()).unit(response),
+                : new Sheet(List.of(found.candidates().getFirst().variant()), Map.of(),
+                        bench.comparison().own(), Map.of()).unit(response),
                 found.candidates().getFirst().value().mean());
         int row = 0;
         for (Search.Candidate standing : found.candidates()) {

@@ -7,7 +7,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -25,6 +27,8 @@ import rhombic.experiment.Curve;
 import rhombic.experiment.Scale;
 import rhombic.experiment.Sheet;
 import rhombic.experiment.Variant;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
 import rhombic.study.Factor;
 import rhombic.study.Sweep;
 
@@ -119,7 +123,7 @@ final class SweepsPane extends HBox {
             return;
         }
         HBox pick = new HBox(8, Words.caption("Response"), response);
-        pick.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        pick.setAlignment(Pos.CENTER_LEFT);
         curves.getChildren().add(pick);
         state.sweeps().forEach((sweep, points) -> curves.getChildren().add(sweep(state.sheet(), sweep, points, of)));
     }
@@ -133,7 +137,7 @@ final class SweepsPane extends HBox {
             if (!curve.points().isEmpty()) {
                 lines.add(curve);
                 List<String> others = line.getFirst().levels().subList(0, last);
-                names.add(java.util.stream.IntStream.range(0, last).mapToObj(i -> sweep.factors().get(i) + " " + others.get(i))
+                names.add(IntStream.range(0, last).mapToObj(i -> sweep.factors().get(i) + " " + others.get(i))
                         .collect(Collectors.joining(", ")));
             }
         }
@@ -169,7 +173,7 @@ final class SweepsPane extends HBox {
         for (int i = 0; i < lines.size(); i++) {
             List<Curve.Point> points = lines.get(i).points();
             String name = names.get(i).isEmpty() ? "" : names.get(i);
-            double[] xs = java.util.stream.IntStream.range(0, points.size()).mapToDouble(p -> numbers ? points.get(p).x() : p + 1.0)
+            double[] xs = IntStream.range(0, points.size()).mapToDouble(p -> numbers ? points.get(p).x() : p + 1.0)
                     .toArray();
             series.add(new Chart.Points(name, Chart.COLOURS.get(i % Chart.COLOURS.size()), xs,
                     points.stream().mapToDouble(p -> p.value().mean() * scale.factor()).toArray(),
@@ -185,9 +189,9 @@ final class SweepsPane extends HBox {
 
     /** Levels are drawn in base units. */
     private static String unit(String level) {
-        for (rhombic.quantity.Dimension dimension : rhombic.quantity.Dimension.values()) {
+        for (Dimension dimension : Dimension.values()) {
             try {
-                rhombic.quantity.Quantity.parse(level, dimension);
+                Quantity.parse(level, dimension);
                 return switch (dimension) {
                     case TIME -> ", s";
                     case LENGTH -> ", m";

@@ -2,10 +2,13 @@ package rhombic.desktop.diagnose;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -88,8 +91,8 @@ public final class BoardPane extends VBox {
     private void add(BoardChart.Kind kind) {
         boolean isFormula = kind == BoardChart.Kind.FORMULA;
         List<String> elements = isFormula ? usualFormulas() : selected();
-        java.util.Set<String> taken = new java.util.HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
-        String word = kind.word().substring(0, 1).toUpperCase(java.util.Locale.ROOT) + kind.word().substring(1);
+        Set<String> taken = new HashSet<>(bench.comparison().board().stream().map(BoardChart::title).toList());
+        String word = kind.word().substring(0, 1).toUpperCase(Locale.ROOT) + kind.word().substring(1);
         BoardChart made = new BoardChart(Names.free(word, taken), kind, elements, BoardChart.Series.EACH,
                 kind == BoardChart.Kind.OUTPUT || kind == BoardChart.Kind.BUSY ? MOVING_MEAN : 1, false);
         BoardChart chart = isFormula || made.isOfEquipment() ? made : made.withElements(List.of());

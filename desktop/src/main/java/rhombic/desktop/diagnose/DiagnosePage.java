@@ -35,6 +35,7 @@ import rhombic.insight.Finding;
 import rhombic.insight.Heat;
 import rhombic.insight.Leverage;
 import rhombic.insight.Shifting;
+import rhombic.insight.Trial;
 import rhombic.measure.Diary;
 import rhombic.study.BoardChart;
 import rhombic.study.Study;
@@ -247,7 +248,7 @@ public final class DiagnosePage extends VBox implements AutoCloseable {
         return leverage;
     }
 
-    private void tryIt(rhombic.insight.Trial trial) {
+    private void tryIt(Trial trial) {
         String name = bench.startAlternative(trial.text(), trial.changes());
         actions.toBuild();
         actions.say(name + " was begun: Compare holds it against the base.");

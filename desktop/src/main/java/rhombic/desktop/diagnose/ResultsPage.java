@@ -3,6 +3,7 @@ package rhombic.desktop.diagnose;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import javafx.beans.property.SimpleStringProperty;
 import javafx.collections.FXCollections;
 import javafx.scene.control.Label;
@@ -121,7 +122,7 @@ final class ResultsPage extends VBox {
         note.setText(sheet.note());
         if (!sheet.columns().equals(columns)) {
             columns = sheet.columns();
-            table.getColumns().setAll(java.util.stream.IntStream.range(0, columns.size()).mapToObj(this::column).toList());
+            table.getColumns().setAll(IntStream.range(0, columns.size()).mapToObj(this::column).toList());
         }
         table.setItems(FXCollections.observableArrayList(sheet.rows()));
     }

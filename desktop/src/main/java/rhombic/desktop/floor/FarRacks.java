@@ -8,6 +8,7 @@ import javafx.scene.Group;
 import javafx.scene.paint.Color;
 import rhombic.scene.RackFaces;
 import rhombic.scene.Scene;
+import rhombic.study.Study;
 import rhombic.study.kind.Rack;
 import rhombic.study.unfold.UnfoldedStudy;
 
@@ -20,7 +21,7 @@ final class FarRacks {
     private final Group view = new Group();
     private final Map<Integer, RackFacesView> shown = new HashMap<>();
     private List<Integer> large = List.of();
-    private UnfoldedStudy study = UnfoldedStudy.of(rhombic.study.Study.empty());
+    private UnfoldedStudy study = UnfoldedStudy.of(Study.empty());
     private List<Color> colours = List.of();
 
     Group view() {

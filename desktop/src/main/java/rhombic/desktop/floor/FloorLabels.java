@@ -20,6 +20,7 @@ import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.Bodies;
 import rhombic.desktop.floor.body.StateColours;
+import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Link;
@@ -174,7 +175,7 @@ final class FloorLabels {
                 continue;
             }
             double before = element instanceof WorkEquipment work
-                    ? Math.min(Bodies.MAX_INPUT_DRAWN, work.work().inputCapacity()) * rhombic.scene.Scene.PITCH_METRES
+                    ? Math.min(Bodies.MAX_INPUT_DRAWN, work.work().inputCapacity()) * Scene.PITCH_METRES
                     : 0;
             for (double[] c : new double[][] {{-l - before, -w}, {l, -w}, {l, w}, {-l - before, w}}) {
                 double x = element.placement().xMetres() + c[0] * Math.cos(angle) - c[1] * Math.sin(angle);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.geometry.Point3D;
 import javafx.scene.AmbientLight;
 import javafx.scene.DirectionalLight;
@@ -17,6 +18,7 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.transform.Affine;
 import org.jspecify.annotations.Nullable;
+import rhombic.chart.Chart;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.desktop.floor.body.MeshMaker;
 import rhombic.desktop.floor.body.Swatch;
@@ -196,7 +198,7 @@ public final class FloorView extends Region {
         return overlay.options();
     }
 
-    public void markSelected(java.util.Set<String> names) {
+    public void markSelected(Set<String> names) {
         overlay.setSelection(names);
         drawOverlay();
     }
@@ -207,19 +209,19 @@ public final class FloorView extends Region {
     }
 
     /** Rims the labels of what has errors. */
-    public void markFaulty(java.util.Set<String> names) {
+    public void markFaulty(Set<String> names) {
         overlay.setFaulty(names);
         drawOverlay();
     }
 
     /** What limits the output is named before all others. */
-    public void markLimit(java.util.Set<String> names) {
+    public void markLimit(Set<String> names) {
         overlay.setLimit(names);
         drawOverlay();
     }
 
     /** Stands charts beside their equipment. */
-    public void showCharts(Map<String, rhombic.chart.Chart> charts) {
+    public void showCharts(Map<String, Chart> charts) {
         overlay.setCharts(charts);
         drawOverlay();
     }
@@ -231,7 +233,7 @@ public final class FloorView extends Region {
     }
 
     /** Marks what an alternative has added or changed. */
-    public void markDifferent(java.util.Set<String> names) {
+    public void markDifferent(Set<String> names) {
         overlay.setDifferent(names);
         drawOverlay();
     }
@@ -463,7 +465,7 @@ public final class FloorView extends Region {
     }
 
     /** Brings the named elements into view, or everything if none are named. */
-    public void fit(java.util.Set<String> names) {
+    public void fit(Set<String> names) {
         List<PlantElement> elements = study.elements().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
         List<double[]> points = new ArrayList<>();
         elements.forEach(element -> corners(element, points));

@@ -1,6 +1,7 @@
 package rhombic.desktop.floor;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import javafx.geometry.Rectangle2D;
@@ -146,7 +147,7 @@ final class LabelPlacement {
                 found[i] = place;
             }
         }
-        return java.util.Arrays.asList(found);
+        return Arrays.asList(found);
     }
 
     private @Nullable Found find(Wanted label) {

@@ -6,13 +6,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
-import javafx.beans.property.BooleanProperty;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.layout.Pane;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.card.JobCardView;
 import rhombic.desktop.compare.ComparePage;
@@ -323,7 +322,7 @@ public final class MainWindow implements AutoCloseable {
             openFindAtTop();
             return;
         }
-        javafx.geometry.Point2D at = floor.localToScene(gestures.pointerX(), gestures.pointerY());
+        Point2D at = floor.localToScene(gestures.pointerX(), gestures.pointerY());
         openFind(at.getX(), at.getY());
     }
 

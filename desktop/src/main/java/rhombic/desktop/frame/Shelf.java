@@ -4,15 +4,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import javafx.css.PseudoClass;
 import javafx.geometry.Bounds;
 import javafx.geometry.Insets;
 import javafx.geometry.Point2D;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.Polygon;
@@ -53,7 +56,7 @@ final class Shelf extends HBox {
         rail.setMaxWidth(72);
         elements.getStyleClass().add("shelf-things");
         elements.setPadding(new Insets(12, 10, 12, 10));
-        elements.setMaxSize(javafx.scene.layout.Region.USE_PREF_SIZE, javafx.scene.layout.Region.USE_PREF_SIZE);
+        elements.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         elements.setVisible(false);
         for (Family family : families) {
             rail.getChildren().add(tile(family));
@@ -121,12 +124,12 @@ final class Shelf extends HBox {
 
     /** Marks what is in hand and what is open. */
     void mark() {
-        buttons.forEach((kind, button) -> button.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("in-hand"),
+        buttons.forEach((kind, button) -> button.pseudoClassStateChanged(PseudoClass.getPseudoClass("in-hand"),
                 gestures.inHand().filter(kind::equals).isPresent()));
         for (int i = 0; i < families.size(); i++) {
             Family family = families.get(i);
             boolean lit = open == family || gestures.inHand().filter(kind -> kind.family() == family).isPresent();
-            rail.getChildren().get(i).pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("lit"), lit);
+            rail.getChildren().get(i).pseudoClassStateChanged(PseudoClass.getPseudoClass("lit"), lit);
         }
     }
 
@@ -138,7 +141,7 @@ final class Shelf extends HBox {
         ImageView picture = new ImageView(
                 FloorPictures.thumbnail(Edits.made(kind, Study.empty(), Placement.at(0, 0)), THUMB_WIDTH, THUMB_HEIGHT));
         Button button = new Button(kind.word(), picture);
-        button.setContentDisplay(javafx.scene.control.ContentDisplay.TOP);
+        button.setContentDisplay(ContentDisplay.TOP);
         button.getStyleClass().add("thing");
         button.setId("thing-" + kind.word().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
         button.setTooltip(new Tooltip("Click, then click the floor as often as you like; or drag it there"));

@@ -1,15 +1,18 @@
 package rhombic.desktop.frame;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.application.Platform;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.work.RecentFiles;
 import rhombic.desktop.work.Workbench;
@@ -121,7 +124,7 @@ final class StudyFiles implements AutoCloseable {
 
     void saveAs() {
         String suggested = bench.study().name().replaceAll("[^\\p{L}\\p{N} _-]", "").strip().replace(' ', '-')
-                .toLowerCase(java.util.Locale.ROOT);
+                .toLowerCase(Locale.ROOT);
         asker.toSave((suggested.isEmpty() ? "study" : suggested) + ".rhombic.json").ifPresent(file -> {
             String name = file.getFileName().toString();
             Path named = name.endsWith(".json") ? file : file.resolveSibling(name + ".rhombic.json");
@@ -157,14 +160,14 @@ final class StudyFiles implements AutoCloseable {
 
     private boolean changedElsewhere(Path file) {
         try {
-            return java.nio.file.Files.exists(file) && !timeOf(file).equals(fileTime);
+            return Files.exists(file) && !timeOf(file).equals(fileTime);
         } catch (IOException e) {
             return false; // writing will tell what is wrong with it
         }
     }
 
     private static Optional<FileTime> timeOf(Path file) throws IOException {
-        return Optional.of(java.nio.file.Files.getLastModifiedTime(file));
+        return Optional.of(Files.getLastModifiedTime(file));
     }
 
     /** Keeps unsaved work safe, or withdraws it when there is none; off the thread of the window. Of several edits only the last is written. */
@@ -190,7 +193,7 @@ final class StudyFiles implements AutoCloseable {
             }
         } catch (IOException e) {
             isJournalled = false;
-            javafx.application.Platform.runLater(
+            Platform.runLater(
                     () -> say.accept("Unsaved work can't be journalled: " + FileTrouble.reason(e) + ". Save it yourself often."));
         }
         return isJournalled;
@@ -240,7 +243,7 @@ final class StudyFiles implements AutoCloseable {
         try {
             journal.withdraw(left.entry());
         } catch (IOException e) {
-            javafx.application.Platform
+            Platform
                     .runLater(() -> say.accept("The old journal entry can't be removed: " + FileTrouble.reason(e) + "."));
         }
     }

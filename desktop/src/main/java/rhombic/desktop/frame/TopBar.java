@@ -1,10 +1,14 @@
 package rhombic.desktop.frame;
 
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.geometry.Side;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
@@ -27,8 +31,8 @@ final class TopBar extends StackPane {
     /** The base, or the alternative that is on the floor. */
     private final Button alternative = new Button();
 
-    TopBar(Consumer<Workspace> go, Runnable find, java.util.function.Supplier<java.util.List<Command>> fileCommands,
-            java.util.function.Supplier<java.util.List<Command>> alternatives) {
+    TopBar(Consumer<Workspace> go, Runnable find, Supplier<List<Command>> fileCommands,
+            Supplier<List<Command>> alternatives) {
         getStyleClass().add("top-bar");
         setMinHeight(44);
         setMaxHeight(44);
@@ -46,14 +50,14 @@ final class TopBar extends StackPane {
         file.setAccessibleText("Study: new, open, save");
         file.setOnAction(e -> {
             menu.getItems().setAll(fileCommands.get().stream().map(TopBar::item).toList());
-            menu.show(file, javafx.geometry.Side.BOTTOM, 0, 2);
+            menu.show(file, Side.BOTTOM, 0, 2);
         });
         alternative.getStyleClass().add("alternative-button");
         alternative.setId("alternative-menu");
         alternative.setMaxWidth(170);
         alternative.setOnAction(e -> {
             menu.getItems().setAll(alternatives.get().stream().map(TopBar::item).toList());
-            menu.show(alternative, javafx.geometry.Side.BOTTOM, 0, 2);
+            menu.show(alternative, Side.BOTTOM, 0, 2);
         });
         HBox left = new HBox(8, file, saved, alternative);
         left.setAlignment(Pos.CENTER_LEFT);
@@ -94,7 +98,7 @@ final class TopBar extends StackPane {
     void update(Workbench bench, Workspace place) {
         name.setText(bench.base().name());
         alternative.setText((bench.alternative().isEmpty() ? "Base" : bench.alternative()) + " \u25BE");
-        alternative.pseudoClassStateChanged(javafx.css.PseudoClass.getPseudoClass("shown"), !bench.alternative().isEmpty());
+        alternative.pseudoClassStateChanged(PseudoClass.getPseudoClass("shown"), !bench.alternative().isEmpty());
         boolean isThere = !bench.comparison().alternatives().isEmpty() || !bench.study().elements().isEmpty();
         alternative.setVisible(isThere);
         alternative.setManaged(isThere);

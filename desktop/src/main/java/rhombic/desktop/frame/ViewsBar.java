@@ -1,11 +1,13 @@
 package rhombic.desktop.frame;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -68,7 +70,7 @@ final class ViewsBar extends HBox {
     private static Button quiet(String text, String hint) {
         Button button = new Button(text);
         button.getStyleClass().addAll("quiet-button", "view-button");
-        button.setTooltip(new javafx.scene.control.Tooltip(hint));
+        button.setTooltip(new Tooltip(hint));
         return button;
     }
 
@@ -92,7 +94,7 @@ final class ViewsBar extends HBox {
     private void keep(String name) {
         try {
             NamedView kept = seen.apply(name);
-            List<NamedView> views = new java.util.ArrayList<>(bench.study().views());
+            List<NamedView> views = new ArrayList<>(bench.study().views());
             views.removeIf(view -> view.name().equals(name));
             views.add(kept);
             bench.edit("keep the view " + name, study -> study.withViews(views));

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import javafx.geometry.VPos;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ContextMenu;
@@ -89,7 +90,7 @@ public final class ChartView extends Region {
         g.setStroke(Color.web("#DAD4C5"));
         g.setLineWidth(1);
         g.strokeRoundRect(0.5, 0.5, drawing.width() - 1, drawing.height() - 1, 6, 6);
-        g.setTextBaseline(javafx.geometry.VPos.BASELINE);
+        g.setTextBaseline(VPos.BASELINE);
         marks(drawing, g);
         g.restore();
     }

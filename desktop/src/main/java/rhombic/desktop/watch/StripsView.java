@@ -1,7 +1,11 @@
 package rhombic.desktop.watch;
 
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import javafx.geometry.Orientation;
@@ -67,7 +71,7 @@ public final class StripsView extends Region {
     private @Nullable StripLog log;
     private long length = 1;
     private long now;
-    private java.util.Set<String> selection = java.util.Set.of();
+    private Set<String> selection = Set.of();
     private List<Shifting.Span> limits = List.of();
     private long lastDrawn;
     private long drawnUntil = -1;
@@ -99,7 +103,7 @@ public final class StripsView extends Region {
         }
         study = newStudy;
         people = study.members().stream().map(member -> new Person(member.person().name(), study.element(member.group()).name())).toList();
-        List<Integer> rows = new java.util.ArrayList<>(FlowOrder.of(study).stream()
+        List<Integer> rows = new ArrayList<>(FlowOrder.of(study).stream()
                 .filter(i -> study.element(i) instanceof Equipment && !(study.element(i) instanceof GoodsOut)).toList());
         for (int person = 0; person < people.size(); person++) {
             rows.add(-1 - person);
@@ -117,7 +121,7 @@ public final class StripsView extends Region {
         return log;
     }
 
-    public void setSelection(java.util.Set<String> names) {
+    public void setSelection(Set<String> names) {
         boolean isNew = !names.equals(selection);
         selection = names;
         if (isNew) {
@@ -261,7 +265,7 @@ public final class StripsView extends Region {
             if (x > left() + 14 && x < left() + width() - 14) {
                 g.fillText(step >= 86_400
                         ? (long) (s / 86_400) + " d"
-                        : java.time.format.DateTimeFormatter.ofPattern(step < 60 ? "HH:mm:ss" : "HH:mm")
+                        : DateTimeFormatter.ofPattern(step < 60 ? "HH:mm:ss" : "HH:mm")
                                 .format(study.study().plan().start().plusSeconds((long) s)),
                         x, 7);
             }
@@ -328,7 +332,7 @@ public final class StripsView extends Region {
     /** The silhouette of what a buffer holds against its room, amber where it was full. */
     private void contents(GraphicsContext g, StripLog current, int node, int room, double y, int pixels) {
         int[] max = current.max(node, 0, length, pixels);
-        int scale = room < Integer.MAX_VALUE ? room : Math.max(1, java.util.Arrays.stream(max).max().orElse(1));
+        int scale = room < Integer.MAX_VALUE ? room : Math.max(1, Arrays.stream(max).max().orElse(1));
         double height = ROW - 4;
         for (int x = 0; x < pixels; x++) {
             if (max[x] > 0) {

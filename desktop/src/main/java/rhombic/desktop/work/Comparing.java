@@ -15,9 +15,11 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Experiment;
+import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Search;
@@ -125,7 +127,7 @@ public final class Comparing implements AutoCloseable {
             Asked asked = asked(study, file);
             List<Variant> points = Variant.sweep(study, new Sweep("", factors));
             Experiment experiment = new Experiment(points, study.comparison(), engine, archive);
-            Search search = new Search(points, response, matters, rhombic.experiment.Interval.CONFIDENCE, FIRST, budget);
+            Search search = new Search(points, response, matters, Interval.CONFIDENCE, FIRST, budget);
             Sheet known = asked.experiment.known(Experiment.replications(study));
             try {
                 Search.State found = search.run(experiment,
@@ -154,7 +156,7 @@ public final class Comparing implements AutoCloseable {
      *
      * @param picture of the floor as PNG
      */
-    public void report(Study study, Optional<Path> file, Path target, byte[] picture, java.util.function.Consumer<String> say) {
+    public void report(Study study, Optional<Path> file, Path target, byte[] picture, Consumer<String> say) {
         long mine = next();
         thread.execute(() -> {
             String name = String.valueOf(target.getFileName());

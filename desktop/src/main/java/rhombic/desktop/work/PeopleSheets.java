@@ -1,6 +1,7 @@
 package rhombic.desktop.work;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.ToDoubleFunction;
@@ -24,7 +25,7 @@ final class PeopleSheets {
     static ResultSheet people(Summary summary) {
         TargetBand band = summary.study().plan().target();
         List<CrewFigures> crews = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().crews();
-        List<PersonState> shown = java.util.Arrays.stream(PersonState.values())
+        List<PersonState> shown = Arrays.stream(PersonState.values())
                 .filter(state -> summary.runs().stream().flatMap(run -> run.crews().stream()).anyMatch(crew -> crew.share(state) > 0))
                 .toList();
         List<ResultSheet.Column> columns = new ArrayList<>(List.of(column("Person", 108), column("Busy", 54), column("Target", 52)));

@@ -1,7 +1,9 @@
 package rhombic.desktop.work;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,7 +25,7 @@ public final class RecentFiles {
             return Files.exists(store)
                     ? Files.readAllLines(store).stream().filter(line -> !line.isBlank()).map(Path::of).filter(Files::exists).toList()
                     : List.of();
-        } catch (IOException | java.nio.file.InvalidPathException e) {
+        } catch (IOException | InvalidPathException e) {
             return List.of();
         }
     }
@@ -35,6 +37,6 @@ public final class RecentFiles {
         files.addFirst(whole);
         Files.createDirectories(store.getParent());
         String text = String.join("\n", files.stream().limit(MAX).map(Path::toString).toList()) + "\n";
-        SafeFile.write(store, out -> out.write(text.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        SafeFile.write(store, out -> out.write(text.getBytes(StandardCharsets.UTF_8)));
     }
 }

@@ -5,7 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
+import java.util.function.IntFunction;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.IntStream;
 import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.measure.AisleFigures;
@@ -207,14 +209,14 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     }
 
     /** One row for each element that pieces meet. */
-    private static List<List<String>> rowsOfMet(Summary summary, java.util.function.IntFunction<List<String>> row) {
-        return java.util.stream.IntStream.range(0, summary.unfolded().elements().size())
+    private static List<List<String>> rowsOfMet(Summary summary, IntFunction<List<String>> row) {
+        return IntStream.range(0, summary.unfolded().elements().size())
                 .filter(i -> summary.unfolded().element(i) instanceof Equipment)
                 .mapToObj(row).toList();
     }
 
-    private static List<List<String>> rows(int count, java.util.function.IntFunction<List<String>> row) {
-        return java.util.stream.IntStream.range(0, count).mapToObj(row).toList();
+    private static List<List<String>> rows(int count, IntFunction<List<String>> row) {
+        return IntStream.range(0, count).mapToObj(row).toList();
     }
 
     /** Mean over the runs that have the figure. */

@@ -4,8 +4,10 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import javafx.event.ActionEvent;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -20,6 +22,7 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
+import rhombic.experiment.Variant;
 import rhombic.formats.results.ResultsFile;
 import rhombic.study.Study;
 import rhombic.study.change.Changes;
@@ -27,6 +30,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
+import rhombic.study.work.Supply;
 
 /** Alternatives, factors, findings and two floors by hand, in the real window. */
 class CompareWindowTest extends WindowBase {
@@ -46,7 +50,7 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> window.bench().edit("build", study -> {
             Study built = study.withPlan(study.plan().withReplications(3));
             built = built.with(GoodsIn.KIND.placed(built.names(), built.pieceTypes(), Placement.at(-8, 0))
-                    .withSupply(new rhombic.study.work.Supply.OnDemand()));
+                    .withSupply(new Supply.OnDemand()));
             built = built.with(Station.KIND.placed(built.names(), built.pieceTypes(), Placement.at(-3, 0)));
             built = built.with(Station.KIND.placed(built.names(), built.pieceTypes(), Placement.at(2, 0)));
             built = built.with(GoodsOut.KIND.placed(built.names(), built.pieceTypes(), Placement.at(7, 0)));
@@ -101,16 +105,16 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> {
             TextField field = robot.lookup("#ask-field").queryAs(TextField.class);
             field.setText("half = here.out /");
-            field.fireEvent(new javafx.event.ActionEvent());
+            field.fireEvent(new ActionEvent());
         });
         assertTrue(text(robot, "ask-message").startsWith("At character"), text(robot, "ask-message"));
         robot.interact(() -> {
             TextField field = robot.lookup("#ask-field").queryAs(TextField.class);
             field.setText("half = at('Nowhere').out / 2");
-            field.fireEvent(new javafx.event.ActionEvent());
+            field.fireEvent(new ActionEvent());
             assertTrue(robot.lookup("#ask-message").queryAs(Label.class).getText().startsWith("There is no figure"));
             field.setText("half = here.out / 2");
-            field.fireEvent(new javafx.event.ActionEvent());
+            field.fireEvent(new ActionEvent());
         });
         assertEquals("half", window.bench().comparison().responses().getLast());
         robot.interact(() -> window.bench().takeOver("Alternative 1"));
@@ -203,7 +207,7 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> {
             TextField field = robot.lookup(id).queryAs(TextField.class);
             field.setText(text);
-            field.fireEvent(new javafx.event.ActionEvent());
+            field.fireEvent(new ActionEvent());
         });
     }
 
@@ -344,7 +348,7 @@ class CompareWindowTest extends WindowBase {
 
     private static double piecesOut(FxRobot robot, VBox board) {
         return series(robot, board).stream().filter(Chart.Histogram.class::isInstance).map(Chart.Histogram.class::cast)
-                .mapToDouble(one -> java.util.Arrays.stream(one.counts()).sum()).sum();
+                .mapToDouble(one -> Arrays.stream(one.counts()).sum()).sum();
     }
 
     @Test
@@ -354,7 +358,7 @@ class CompareWindowTest extends WindowBase {
         press(robot, "#try-several-of-it");
         robot.interact(() -> robot.lookup("#how-many-field").queryAs(TextField.class).fireEvent(new javafx.event.ActionEvent()));
         assertEquals(3, window.bench().comparison().factor("Station 2 how many").orElseThrow().levels().size());
-        Study three = rhombic.experiment.Variant.sweep(window.bench().base(), window.bench().comparison().sweeps().getFirst()).getLast()
+        Study three = Variant.sweep(window.bench().base(), window.bench().comparison().sweeps().getFirst()).getLast()
                 .study();
         assertEquals(Set.of("Goods in", "Station 1", "Station 2", "Station 3", "Station 4", "Goods out"), three.names());
         assertEquals(2, three.linksFrom("Station 1").size() - 1);

@@ -9,6 +9,7 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
+import rhombic.study.Layout;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Fitting;
@@ -80,8 +81,8 @@ class ConveyorWindowTest extends WindowBase {
         place(robot, "in-out", "goods-in", -8, 0);
         place(robot, "in-out", "goods-out", 8, 0);
         takeInHand(robot);
-        var out = rhombic.study.Layout.outlet(study().find("Goods in").orElseThrow(), "");
-        var in = rhombic.study.Layout.inlet(study().find("Goods out").orElseThrow(), "");
+        var out = Layout.outlet(study().find("Goods in").orElseThrow(), "");
+        var in = Layout.inlet(study().find("Goods out").orElseThrow(), "");
         click(robot, onScreen(out.x(), 0, 0), 1);
         click(robot, onScreen(0, 0, 0), 1);
         click(robot, onScreen(0, 0, 0), 2);

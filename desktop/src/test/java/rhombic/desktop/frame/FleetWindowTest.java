@@ -10,6 +10,8 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.study.Travel;
 import rhombic.study.kind.Fleet;
+import rhombic.study.kind.GoodsIn;
+import rhombic.study.work.Supply;
 
 /** A first fleet: taken from the shelf, said to carry, and seen to drive, in the real window. */
 class FleetWindowTest extends WindowBase {
@@ -46,7 +48,7 @@ class FleetWindowTest extends WindowBase {
         robot.push(KeyCode.ESCAPE);
         robot.interact(() -> window.bench().select("Goods in"));
         robot.interact(() -> window.bench().edit("stock", s -> s.changed("Goods in",
-                e -> ((rhombic.study.kind.GoodsIn) e).withSupply(new rhombic.study.work.Supply.AtStart(9)))));
+                e -> ((GoodsIn) e).withSupply(new Supply.AtStart(9)))));
         await(this::isRunWritten);
         robot.interact(() -> window.player().seek(45 * SECOND));
         await(() -> window.player().moment().filter(m -> m.timeNanos() == 45 * SECOND).isPresent());

@@ -5,12 +5,15 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import javafx.scene.canvas.Canvas;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -260,11 +263,11 @@ class FlowWindowTest extends WindowBase {
         robot.interact(() -> window.player().seek(nanos));
         await(() -> window.player().moment().filter(m -> m.timeNanos() == nanos).isPresent());
         WaitForAsyncUtils.waitForFxEvents();
-        List<Integer> pixels = new java.util.ArrayList<>();
+        List<Integer> pixels = new ArrayList<>();
         robot.interact(() -> {
-            var canvas = window.floor().getChildrenUnmodifiable().stream().filter(javafx.scene.canvas.Canvas.class::isInstance).findFirst()
+            var canvas = window.floor().getChildrenUnmodifiable().stream().filter(Canvas.class::isInstance).findFirst()
                     .orElseThrow();
-            javafx.scene.image.WritableImage image = canvas.snapshot(null, null);
+            WritableImage image = canvas.snapshot(null, null);
             for (int y = 0; y < image.getHeight(); y++) {
                 for (int x = 0; x < image.getWidth(); x++) {
                     pixels.add(image.getPixelReader().getArgb(x, y));

@@ -5,12 +5,14 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Set;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
 import rhombic.study.NamedView;
+import rhombic.study.value.PieceType;
 
 /** Seeing and mending the layout, in the real window. */
 class LayoutWindowTest extends WindowBase {
@@ -43,8 +45,8 @@ class LayoutWindowTest extends WindowBase {
     void aProblemIsToldSoonAfterTheEditAndMendedByItsButton(FxRobot robot) {
         place(robot, "work", "station", 0, 0);
         robot.interact(() -> window.bench().edit("a type", s -> s.withPieceTypes(List.of(s.pieceTypes().getFirst(),
-                rhombic.study.value.PieceType.usual("Ghost")))));
-        robot.interact(() -> window.bench().select(java.util.Set.of()));
+                PieceType.usual("Ghost")))));
+        robot.interact(() -> window.bench().select(Set.of()));
         await(() -> robot.lookup("#fix-unused-type").tryQuery().isPresent());
         while (study().type("Ghost").isPresent()) {
             robot.interact(() -> robot.lookup("Take Ghost out").queryButton().fire());

@@ -10,6 +10,7 @@ import java.util.Set;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -18,6 +19,7 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
+import rhombic.study.Layout;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.UpTime;
@@ -143,10 +145,10 @@ class PeopleWindowTest extends WindowBase {
 
     private static void scrolledTo(Node node) {
         Node at = node;
-        while (at != null && !(at instanceof javafx.scene.control.ScrollPane)) {
+        while (at != null && !(at instanceof ScrollPane)) {
             at = at.getParent();
         }
-        if (at instanceof javafx.scene.control.ScrollPane pane) {
+        if (at instanceof ScrollPane pane) {
             double y = node.localToScene(node.getBoundsInLocal()).getMinY() - pane.getContent().localToScene(0, 0).getY();
             double range = pane.getContent().getBoundsInLocal().getHeight() - pane.getViewportBounds().getHeight();
             pane.setVvalue(range <= 0 ? 0 : Math.clamp((y - 150) / range, 0, 1));
@@ -162,14 +164,14 @@ class PeopleWindowTest extends WindowBase {
         press(robot, "#token-needs");
         pick(robot, "Crew 1");
         select(robot, "Station 1");
-        var usual = rhombic.study.Layout.stand(station("Station 1"), 0);
+        var usual = Layout.stand(station("Station 1"), 0);
         robot.moveTo(onScreen(usual.x(), usual.y(), 0));
-        robot.drag(onScreen(usual.x(), usual.y(), 0), javafx.scene.input.MouseButton.PRIMARY).moveTo(onScreen(-2.5, -2.5, 0))
+        robot.drag(onScreen(usual.x(), usual.y(), 0), MouseButton.PRIMARY).moveTo(onScreen(-2.5, -2.5, 0))
                 .moveTo(onScreen(-2, -3, 0)).drop();
-        var there = rhombic.study.Layout.stand(station("Station 1"), 0);
+        var there = Layout.stand(station("Station 1"), 0);
         assertEquals(-2, there.x(), 0.3);
         assertEquals(-3, there.y(), 0.3);
         click(robot, onScreen(there.x(), there.y(), 0), 2);
-        assertEquals(usual, rhombic.study.Layout.stand(station("Station 1"), 0));
+        assertEquals(usual, Layout.stand(station("Station 1"), 0));
     }
 }

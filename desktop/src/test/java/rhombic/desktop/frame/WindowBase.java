@@ -14,6 +14,8 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -161,9 +163,9 @@ abstract class WindowBase {
 
     void copy(FxRobot robot, String text) {
         robot.interact(() -> {
-            javafx.scene.input.ClipboardContent content = new javafx.scene.input.ClipboardContent();
+            ClipboardContent content = new ClipboardContent();
             content.putString(text);
-            javafx.scene.input.Clipboard.getSystemClipboard().setContent(content);
+            Clipboard.getSystemClipboard().setContent(content);
         });
     }
 

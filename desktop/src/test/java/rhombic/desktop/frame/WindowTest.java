@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Point2D;
+import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -201,7 +202,7 @@ class WindowTest extends WindowBase {
             robot.push(KeyCode.ENTER);
             WaitForAsyncUtils.waitForFxEvents();
             String to = from.equals("Goods in") ? "Station 1" : "Goods out";
-            javafx.scene.control.ListView<String> choices = robot.lookup("#editor-choices").queryListView();
+            ListView<String> choices = robot.lookup("#editor-choices").queryListView();
             while (!to.equals(choices.getSelectionModel().getSelectedItem())) {
                 robot.push(KeyCode.DOWN);
             }

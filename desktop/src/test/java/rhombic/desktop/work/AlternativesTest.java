@@ -72,7 +72,7 @@ class AlternativesTest {
         bench.edit("places", s -> s.changed("Station 1", e -> ((rhombic.study.kind.Station) e).withPlaces(3)));
         room(9);
         bench.show(name);
-        assertEquals(3, ((rhombic.study.kind.Station) bench.study().find("Station 1").orElseThrow()).work().places());
+        assertEquals(3, ((Station) bench.study().find("Station 1").orElseThrow()).work().places());
         assertEquals(20, room());
         assertEquals(List.of("Buffer 1: the base has set capacity otherwise by now (9); this keeps its own"), bench.contradictions());
     }

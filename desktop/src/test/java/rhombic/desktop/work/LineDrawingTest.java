@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.space.Pose;
 import rhombic.study.Study;
@@ -61,10 +62,10 @@ class LineDrawingTest {
                 "it begins on the middle of it");
         LineDrawing end = new LineDrawing(Aisle.KIND);
         end.add(study, 10.4, 0.4);
-        assertEquals(0, end.corners().getFirst().to(new CornerDrawing.Corner(10, 0, java.util.Optional.empty())), 1e-9, "at its end");
+        assertEquals(0, end.corners().getFirst().to(new CornerDrawing.Corner(10, 0, Optional.empty())), 1e-9, "at its end");
         LineDrawing wall = new LineDrawing(Wall.KIND);
         wall.add(study, 4.2, 0.25);
-        assertEquals(0, wall.corners().getFirst().to(new CornerDrawing.Corner(4, 0.5, java.util.Optional.empty())), 1e-9,
+        assertEquals(0, wall.corners().getFirst().to(new CornerDrawing.Corner(4, 0.5, Optional.empty())), 1e-9,
                 "a wall keeps to the grid");
     }
 

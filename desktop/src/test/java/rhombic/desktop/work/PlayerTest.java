@@ -15,10 +15,12 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import rhombic.chance.DistributionText;
+import rhombic.experiment.LiveRun;
 import rhombic.experiment.Observation;
 import rhombic.experiment.Preparation;
 import rhombic.experiment.Response;
@@ -26,6 +28,7 @@ import rhombic.experiment.Summary;
 import rhombic.formats.study.StudyReader;
 import rhombic.insight.Diagnosis;
 import rhombic.quantity.Quantity;
+import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
@@ -118,7 +121,7 @@ class PlayerTest {
         assertFalse(log.update(), "nothing new");
         int leakTest = study.elements().indexOf(study.find("Leak test").orElseThrow());
         byte[] strip = log.dominant(leakTest, 0, 8 * HOUR, 4000);
-        long working = java.util.stream.IntStream.range(0, strip.length).filter(i -> strip[i] == EquipmentState.WORKING.ordinal()).count();
+        long working = IntStream.range(0, strip.length).filter(i -> strip[i] == EquipmentState.WORKING.ordinal()).count();
         player.seek(8 * HOUR);
         double share = player.moment().orElseThrow().share(leakTest, EquipmentState.WORKING);
         assertEquals(share, working / 4000.0, 0.02);
@@ -126,7 +129,7 @@ class PlayerTest {
 
     @Test
     void stripsOfALongRunBeginWithTheStatesThatLastedThen() {
-        rhombic.experiment.LiveRun cut = new rhombic.experiment.LiveRun(study.withPlan(study.plan().withLength(Quantity.hours(200))),
+        LiveRun cut = new LiveRun(study.withPlan(study.plan().withLength(Quantity.hours(200))),
                 30_000);
         cut.advance(200 * HOUR, () -> false);
         assertTrue(cut.trace().startNanos() > 0);
@@ -143,7 +146,7 @@ class PlayerTest {
     @Test
     void aRunThatARuleStopsEndsThere() throws Exception {
         rhombic.study.Rule stop = new rhombic.study.Rule("Enough", rhombic.study.RuleText.when("every 2 h"), "",
-                List.of(rhombic.study.RuleText.action("stop the run")));
+                List.of(RuleText.action("stop the run")));
         player.load(study.withRules(List.of(stop)));
         await(() -> player.lengthNanos() == 2 * HOUR);
         player.seek(8 * HOUR);
@@ -162,7 +165,7 @@ class PlayerTest {
         Study atOnce = study
                 .changed("Housings in", e -> ((GoodsIn) e).withSupply(new Supply.AtStart(3)))
                 .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "",
-                        List.of(rhombic.study.RuleText.action("set joints to 1 / (piece.age * 1)")))));
+                        List.of(RuleText.action("set joints to 1 / (piece.age * 1)")))));
         player.load(atOnce);
         await(() -> player.failure().isPresent());
         assertTrue(player.failure().orElseThrow().contains("divides by zero"), player.failure().toString());

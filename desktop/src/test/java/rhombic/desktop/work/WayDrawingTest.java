@@ -5,6 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -15,6 +18,8 @@ import rhombic.study.kind.Kinds;
 import rhombic.study.kind.Station;
 import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Placement;
+import rhombic.study.value.Routing;
+import rhombic.study.value.ShutTime;
 import rhombic.study.value.StudyException;
 
 /** Drawing a conveyor corner by corner: what is drawn is what it is. */
@@ -35,7 +40,7 @@ class WayDrawingTest {
         assertTrue(drawing.add(empty, 6.1, 4.96));
         Conveyor conveyor = conveyor(drawing.ended(empty).orElseThrow());
         assertEquals(
-                new ConveyorPath(java.util.List.of(new ConveyorPath.PathLeg.Straight(5, 0), new ConveyorPath.PathLeg.Arc(1, 90),
+                new ConveyorPath(List.of(new ConveyorPath.PathLeg.Straight(5, 0), new ConveyorPath.PathLeg.Arc(1, 90),
                         new ConveyorPath.PathLeg.Straight(4, 0))),
                 conveyor.conveyorPath());
         assertEquals(9 + Math.PI / 2, conveyor.path().metres(), 1e-9);
@@ -79,13 +84,13 @@ class WayDrawingTest {
         Study study = Edits.placed(empty, conveyor(drawing.ended(empty).orElseThrow()));
         Pose in = Layout.inlet(study.find("Conveyor 1").orElseThrow(), "");
         Pose out = Layout.outlet(study.find("Conveyor 1").orElseThrow(), "");
-        Study mirrored = Arranging.mirrored(study, java.util.Set.of("Conveyor 1"), true);
+        Study mirrored = Arranging.mirrored(study, Set.of("Conveyor 1"), true);
         Pose newIn = Layout.inlet(mirrored.find("Conveyor 1").orElseThrow(), "");
         Pose newOut = Layout.outlet(mirrored.find("Conveyor 1").orElseThrow(), "");
         assertEquals(in.y(), newIn.y(), 1e-3);
         assertEquals(out.y(), newOut.y(), 1e-3);
         assertEquals(out.x() - in.x(), newIn.x() - newOut.x(), 2e-3);
-        Study back = Arranging.mirrored(mirrored, java.util.Set.of("Conveyor 1"), true);
+        Study back = Arranging.mirrored(mirrored, Set.of("Conveyor 1"), true);
         assertEquals(((Conveyor) study.find("Conveyor 1").orElseThrow()).conveyorPath(),
                 ((Conveyor) back.find("Conveyor 1").orElseThrow()).conveyorPath());
     }
@@ -100,7 +105,7 @@ class WayDrawingTest {
 
     @Test
     void whateverTheCornersTheWayEndsAtTheLastOne() {
-        java.util.Random random = new java.util.Random(20261125);
+        Random random = new Random(20261125);
         for (int round = 0; round < 500; round++) {
             PathDrawing wild = new PathDrawing();
             double x = 0;
@@ -123,7 +128,7 @@ class WayDrawingTest {
     @Test
     void aCornerThatIsTakenBackLeavesNoMergeBehind() {
         Study study = empty
-                .with(Conveyor.KIND.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
+                .with(Conveyor.KIND.placed(Set.of(), empty.pieceTypes(), Placement.at(0, 0))
                         .withConveyorPath(ConveyorPath.straight(12)));
         drawing.add(study, -3, 6);
         drawing.add(study, -3, 3);
@@ -131,24 +136,24 @@ class WayDrawingTest {
         assertEquals(1, drawing.ended(study).orElseThrow().changed().size());
         drawing.takeBack();
         CornerDrawing.Drawn drawn = drawing.ended(study).orElseThrow();
-        assertEquals(java.util.List.of(), drawn.changed());
+        assertEquals(List.of(), drawn.changed());
         assertEquals(3, conveyor(drawn).conveyorPath().metres(), 1e-9);
     }
 
     @Test
     void cuttingAndJoiningLeaveToEachEndWhatIsItsOwn() {
-        Conveyor belt = Conveyor.KIND.placed(java.util.Set.of(), empty.pieceTypes(), Placement.at(0, 0))
+        Conveyor belt = Conveyor.KIND.placed(Set.of(), empty.pieceTypes(), Placement.at(0, 0))
                 .withConveyorPath(ConveyorPath.straight(12));
-        belt = belt.with(belt.basics().withInletShut(rhombic.study.value.ShutTime.parse("1 h to 2 h"))
-                .withOutletShut(rhombic.study.value.ShutTime.parse("3 h to 4 h"))
-                .withRouting(new rhombic.study.value.Routing(rhombic.study.value.Routing.Choice.IN_TURN, "")));
+        belt = belt.with(belt.basics().withInletShut(ShutTime.parse("1 h to 2 h"))
+                .withOutletShut(ShutTime.parse("3 h to 4 h"))
+                .withRouting(new Routing(Routing.Choice.IN_TURN, "")));
         Study study = empty.with(belt);
         Study cut = Belts.split(study, belt, 5);
         Conveyor first = (Conveyor) cut.find("Conveyor 1").orElseThrow();
         Conveyor second = (Conveyor) cut.find("Conveyor 2").orElseThrow();
         assertEquals(belt.basics().inletShut(), first.basics().inletShut());
-        assertEquals(java.util.List.of(), first.basics().outletShut());
-        assertEquals(java.util.List.of(), second.basics().inletShut());
+        assertEquals(List.of(), first.basics().outletShut());
+        assertEquals(List.of(), second.basics().inletShut());
         assertEquals(belt.basics().outletShut(), second.basics().outletShut());
         assertEquals(belt.basics().routing(), second.basics().routing());
         assertEquals(second, Belts.next(cut, first).orElseThrow());

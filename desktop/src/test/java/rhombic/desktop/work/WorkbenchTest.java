@@ -10,6 +10,7 @@ import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
@@ -34,7 +35,7 @@ class WorkbenchTest {
     @Test
     void undoAndRedoRestoreEveryValue() {
         Random random = new Random(3);
-        List<Study> values = new java.util.ArrayList<>(List.of(bench.study()));
+        List<Study> values = new ArrayList<>(List.of(bench.study()));
         for (int i = 0; i < 40; i++) {
             place(Kinds.ALL.get(random.nextInt(4)), random.nextInt(60), random.nextInt(60));
             values.add(bench.study());

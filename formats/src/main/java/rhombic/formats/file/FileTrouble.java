@@ -5,6 +5,7 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.FileSystemException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.Locale;
 
 /** What went wrong with a file, in words for the person at the screen. */
 public final class FileTrouble {
@@ -23,7 +24,7 @@ public final class FileTrouble {
         return switch (e) {
             case NoSuchFileException missing -> "there is no such file";
             case AccessDeniedException denied -> "it may not be accessed by you";
-            case FileSystemException other when other.getReason() != null -> other.getReason().toLowerCase(java.util.Locale.ROOT);
+            case FileSystemException other when other.getReason() != null -> other.getReason().toLowerCase(Locale.ROOT);
             default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
         };
     }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import rhombic.chart.Chart;
 import rhombic.experiment.Curve;
 import rhombic.experiment.FigureText;
@@ -27,6 +28,8 @@ import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.WorkEquipment;
+import rhombic.study.value.TimeSource;
 
 /** Puts a report together: the study, what is assumed, pictures, findings, the comparison, and how it was run. */
 public final class ReportDocument {
@@ -107,7 +110,7 @@ public final class ReportDocument {
         parts.add(new Document.Bullets(lines));
         List<List<String>> rows = new ArrayList<>();
         for (PlantElement element : study.elements()) {
-            if (element instanceof rhombic.study.kind.WorkEquipment work) {
+            if (element instanceof WorkEquipment work) {
                 rows.add(List.of(element.name(), element.kind(), Integer.toString(work.work().places()),
                         String.join(", ", work.work().operations().stream().map(op -> op.name() + " " + time(op.time())).toList()),
                         String.join(", ", work.needs().stream().map(n -> n.people() + " " + n.skill()).distinct().toList())));
@@ -120,12 +123,12 @@ public final class ReportDocument {
         return count + " " + (count == 1 ? one : several);
     }
 
-    private static String time(rhombic.study.value.TimeSource time) {
+    private static String time(TimeSource time) {
         return switch (time) {
-            case rhombic.study.value.TimeSource.Drawn drawn -> drawn.time().toString();
-            case rhombic.study.value.TimeSource.ByType by -> "by type";
-            case rhombic.study.value.TimeSource.FromTable table -> "from table " + table.table();
-            case rhombic.study.value.TimeSource.ByFormula by -> by.formula() + " in " + by.unit().symbol();
+            case TimeSource.Drawn drawn -> drawn.time().toString();
+            case TimeSource.ByType by -> "by type";
+            case TimeSource.FromTable table -> "from table " + table.table();
+            case TimeSource.ByFormula by -> by.formula() + " in " + by.unit().symbol();
         };
     }
 
@@ -192,7 +195,7 @@ public final class ReportDocument {
         String response = asked.responses().getFirst();
         List<Variant> run = asked.sheet().variants().stream().filter(v -> !asked.sheet().runs(v).isEmpty()).toList();
         Scale scale = Scale.of(asked.sheet().unit(response), asked.sheet().interval(asked.reference(), response).mean());
-        double[] xs = java.util.stream.IntStream.range(0, run.size()).mapToDouble(i -> i + 1.0).toArray();
+        double[] xs = IntStream.range(0, run.size()).mapToDouble(i -> i + 1.0).toArray();
         double[] ys = run.stream().mapToDouble(v -> asked.sheet().interval(v, response).mean() * scale.factor()).toArray();
         double[] margins = run.stream().mapToDouble(v -> asked.sheet().interval(v, response).halfWidth() * scale.factor()).toArray();
         return new Chart("", "", response + (scale.unit().isEmpty() ? "" : ", " + scale.unit()),
@@ -214,7 +217,7 @@ public final class ReportDocument {
             String response = drawn.curve().response();
             Scale scale = Scale.of(sheet.unit(response), points.getFirst().value().mean());
             List<String> levels = points.stream().map(Curve.Point::level).toList();
-            double[] xs = java.util.stream.IntStream.range(0, points.size()).mapToDouble(i -> i + 1.0).toArray();
+            double[] xs = IntStream.range(0, points.size()).mapToDouble(i -> i + 1.0).toArray();
             Chart chart = new Chart("", drawn.over(), response + (scale.unit().isEmpty() ? "" : ", " + scale.unit()),
                     List.of(new Chart.Points("", Chart.COLOURS.getFirst(), xs,
                             points.stream().mapToDouble(p -> p.value().mean() * scale.factor()).toArray(),

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.apache.poi.ss.usermodel.Row;
@@ -182,7 +183,7 @@ public final class ComparisonWriter {
     }
 
     private static List<List<Object>> rows(Asked asked) {
-        List<List<Object>> rows = new java.util.ArrayList<>();
+        List<List<Object>> rows = new ArrayList<>();
         for (Variant variant : asked.sheet.variants()) {
             for (String response : asked.responses) {
                 Interval interval = asked.sheet.interval(variant, response);

@@ -5,10 +5,10 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import rhombic.experiment.Summary;
 import rhombic.formats.table.Csv;
 import rhombic.measure.CrewFigures;
-import rhombic.measure.EquipmentFigures;
 import rhombic.measure.FailureFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.PersonFigures;
@@ -93,7 +93,7 @@ final class PeopleResults {
     static void staffing(Summary summary, Csv out) throws IOException {
         List<Object> headings = new ArrayList<>(List.of("replication", "skill", "jobs", "wait mean s", "wait median s", "wait 95 % s"));
         for (int hour = 0; hour < HOURS; hour++) {
-            headings.add(String.format(java.util.Locale.ROOT, "%02d:00", hour));
+            headings.add(String.format(Locale.ROOT, "%02d:00", hour));
         }
         out.printRecord(headings);
         for (RunFigures run : summary.runs()) {

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -17,9 +18,9 @@ import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.formats.file.SafeFile;
 import rhombic.formats.table.Csv;
+import rhombic.measure.AisleFigures;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.EquipmentFigures;
-import rhombic.measure.AisleFigures;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.RunFigures;
 import rhombic.measure.StayFigures;
@@ -47,7 +48,7 @@ public final class ResultWriter {
      * {@code failures.csv}, {@code staffing.csv} and {@code replications.csv} into the folder.
      */
     public static void saveCsv(Summary summary, Path folder) throws IOException {
-        java.nio.file.Files.createDirectories(folder);
+        Files.createDirectories(folder);
         csv(folder.resolve("responses.csv"), out -> responses(summary, out));
         csv(folder.resolve("equipment.csv"), out -> equipment(summary, out));
         csv(folder.resolve("piece-types.csv"), out -> types(summary, out));

@@ -23,6 +23,7 @@ import rhombic.study.change.Changes;
 import rhombic.study.change.Part;
 import rhombic.study.duty.Calendar;
 import rhombic.study.field.Field;
+import rhombic.study.kind.Basics;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.Kinds;
 import rhombic.study.kind.PlantElement;
@@ -211,7 +212,7 @@ public final class ChangeFile {
             fields.fault(fields.at("field"), "is no field of a " + kind.fileWord() + "; got \u201c" + at.field() + "\u201d");
             return Optional.empty();
         }
-        E blank = kind.blank(rhombic.study.kind.Basics.of("Somebody", Placement.at(0, 0)));
+        E blank = kind.blank(Basics.of("Somebody", Placement.at(0, 0)));
         Object before = value(field.get(), blank, fields.object("before"));
         Object after = value(field.get(), blank, fields.object("after"));
         return Optional.of(Change.Set.of(at, kind.fileWord(), before, after));

@@ -2,6 +2,7 @@ package rhombic.formats.study;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import rhombic.study.Alternative;
@@ -126,7 +127,7 @@ final class ComparisonFile {
     }
 
     private static List<String> words(Enum<?>[] values) {
-        return java.util.Arrays.stream(values).map(StudyWriter::word).toList();
+        return Arrays.stream(values).map(StudyWriter::word).toList();
     }
 
     private static Changes changes(Fields fields) {

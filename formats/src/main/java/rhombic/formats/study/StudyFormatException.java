@@ -1,6 +1,7 @@
 package rhombic.formats.study;
 
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** A text is no study; says every place and remedy that could be found. */
 public final class StudyFormatException extends Exception {
@@ -19,7 +20,7 @@ public final class StudyFormatException extends Exception {
     private final transient List<Fault> faults;
 
     public StudyFormatException(List<Fault> faults) {
-        super(faults.stream().map(Fault::toString).collect(java.util.stream.Collectors.joining("\n")));
+        super(faults.stream().map(Fault::toString).collect(Collectors.joining("\n")));
         this.faults = List.copyOf(faults);
     }
 

@@ -4,6 +4,7 @@ import com.github.pjfanning.xlsx.StreamingReader;
 import com.github.pjfanning.xlsx.impl.StreamingCell;
 import java.io.IOException;
 import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
@@ -83,7 +84,7 @@ public final class SheetReader {
             for (CSVRecord record : parser) {
                 add(rows, (int) record.getRecordNumber(), record.stream().map(Csv::unguarded).toList());
             }
-        } catch (IOException | java.io.UncheckedIOException | IllegalStateException e) {
+        } catch (IOException | UncheckedIOException | IllegalStateException e) {
             throw new SheetException(source + " can\u2019t be read as a table: a quote is not closed, or stands inside a cell");
         }
         return sheet(source, rows, List.of());

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
@@ -131,11 +133,11 @@ public final class TimetableSheet {
         return new Timetable.Row(Timetable.seconds(repeat, row.cells().get(time)), known.name(), Integer.parseInt(count), attributes);
     }
 
-    private static java.util.function.Predicate<Attribute> named(String heading) {
+    private static Predicate<Attribute> named(String heading) {
         return attribute -> attribute.name().equalsIgnoreCase(heading);
     }
 
-    private static java.util.function.Supplier<StudyException> notOf(PieceType type, String heading) {
+    private static Supplier<StudyException> notOf(PieceType type, String heading) {
         return () -> new StudyException(
                 type.name() + " has no attribute \u201c" + heading + "\u201d: add it to the type, or empty the cell");
     }

@@ -9,7 +9,9 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import java.io.ByteArrayInputStream;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
@@ -78,7 +80,7 @@ class ReportTest {
     void drawingsAreWellFormedAndHoldWhatIsTyped() throws Exception {
         String svg = Svg.of(PlanDrawing.of(demo().changed("Wrapping", e -> e.named("Wrap < & \"pack\"")), 600, 300));
         var parsed = DocumentBuilderFactory.newInstance().newDocumentBuilder()
-                .parse(new java.io.ByteArrayInputStream(svg.getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+                .parse(new ByteArrayInputStream(svg.getBytes(StandardCharsets.UTF_8)));
         assertTrue(parsed.getDocumentElement().getTextContent().contains("Wrap < & \"pack\""));
         assertTrue(Svg.of(PlanDrawing.of(Study.empty(), 600, 300)).contains("The floor is empty"));
     }

@@ -73,7 +73,7 @@ class ResultWriterTest {
             assertEquals(figures.name(), equipment.get(i).get("equipment"));
             assertEquals(figures.in() + figures.made() - figures.joined(), Long.parseLong(equipment.get(i).get("in"))
                     + Long.parseLong(equipment.get(i).get("made")) - Long.parseLong(equipment.get(i).get("joined")));
-            boolean hasStates = !java.util.List.of("Goods out", "Buffer", "Conveyor").contains(figures.kind());
+            boolean hasStates = !List.of("Goods out", "Buffer", "Conveyor").contains(figures.kind());
             if (figures.kind().equals("Conveyor")) {
                 assertEquals(figures.belt().runningShare(), Double.parseDouble(equipment.get(i).get("running")), figures.name());
                 assertTrue(figures.belt().runningShare() > 0, figures.name());

@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -91,7 +92,7 @@ class ResultsFileTest {
     @Test
     void aDamagedLineIsPassedOverAndTold() throws Exception {
         Path file = kept(3);
-        List<String> lines = new java.util.ArrayList<>(Files.readAllLines(file));
+        List<String> lines = new ArrayList<>(Files.readAllLines(file));
         lines.set(3, lines.get(3).replace("replication", "replicatoin"));
         lines.add("nonsense");
         Files.write(file, lines);

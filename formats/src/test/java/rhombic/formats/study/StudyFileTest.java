@@ -43,6 +43,8 @@ import rhombic.study.value.Look;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
 import rhombic.testplants.RandomStudies;
+import java.io.UncheckedIOException;
+import rhombic.study.value.PieceType;
 
 class StudyFileTest {
     private static final Path DEMO = Path.of("../demo/bench/heat-pump-line.rhombic.json");
@@ -53,7 +55,7 @@ class StudyFileTest {
             return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
                     .getSchema(Files.readString(Path.of("../docs/study.schema.json")));
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
     }
 
@@ -73,7 +75,7 @@ class StudyFileTest {
 
     @Property(tries = 200, seed = "20261125")
     void everyChangeWrittenAndReadIsTheSameChange(@ForAll long seed) throws Exception {
-        rhombic.study.change.Changes changes = rhombic.study.change.Changes.between(RandomStudies.of(seed), RandomStudies.of(seed + 1));
+        Changes changes = Changes.between(RandomStudies.of(seed), RandomStudies.of(seed + 1));
         assertEquals(changes, ChangeFile.read(ChangeFile.write(changes)));
         assertEquals(RandomStudies.of(seed + 1), ChangeFile.read(ChangeFile.write(changes)).applyTo(RandomStudies.of(seed)));
     }
@@ -85,7 +87,7 @@ class StudyFileTest {
                 .replace(", \"length\": \"1 m\", \"width\": \"1 m\", \"height\": \"1 m\", \"colour\": \"#112233\"", "");
         Study study = StudyReader.read(bare);
         assertEquals(Set.of(), schemaFaults(bare));
-        assertEquals(rhombic.study.value.PieceType.usual("Box"), study.pieceTypes().getFirst());
+        assertEquals(PieceType.usual("Box"), study.pieceTypes().getFirst());
         assertEquals(List.of(0.0, 5.0), study.elements().stream().map(e -> e.placement().xMetres()).toList());
     }
 
@@ -245,7 +247,7 @@ class StudyFileTest {
     private static byte[] mutilated(byte[] bytes, Random random) {
         byte[] copy = bytes.clone();
         switch (random.nextInt(4)) {
-            case 0 -> copy = java.util.Arrays.copyOf(copy, random.nextInt(copy.length));
+            case 0 -> copy = Arrays.copyOf(copy, random.nextInt(copy.length));
             case 1 -> {
                 for (int i = 0; i < 1 + random.nextInt(5); i++) {
                     copy[random.nextInt(copy.length)] = (byte) random.nextInt(256);

@@ -27,11 +27,13 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.study.Study;
+import rhombic.study.kind.GoodsIn;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
+import rhombic.study.work.Supply;
 
 class SheetTest {
     private static final List<PieceType> TYPES = List.of(
@@ -234,8 +236,8 @@ class SheetTest {
     @Test
     void theSpreadsheetBesideTheDemoIsItsTimetable() throws Exception {
         var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
-        var dock = (rhombic.study.kind.GoodsIn) study.find("Truck dock").orElseThrow();
-        Timetable inStudy = ((rhombic.study.work.Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
+        var dock = (GoodsIn) study.find("Truck dock").orElseThrow();
+        Timetable inStudy = ((Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
         assertEquals(inStudy,
                 TimetableSheet.read(SheetReader.open(Path.of("../demo/arrivals.xlsx")), inStudy.repeat(), study.pieceTypes()));
     }

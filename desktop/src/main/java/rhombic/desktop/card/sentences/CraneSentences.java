@@ -49,7 +49,7 @@ final class CraneSentences {
 
     private Sentence served() {
         List<String> racks = new ArrayList<>(
-                study.elements().stream().filter(Rack.class::isInstance).map(PlantElement::name).toList());
+                study.all(Rack.class).stream().map(PlantElement::name).toList());
         racks.add(NO_RACK);
         return new Sentence(
                 typed("cranes", String.valueOf(crane.cranes()), String.valueOf(crane.cranes()),

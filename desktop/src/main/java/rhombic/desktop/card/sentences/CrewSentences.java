@@ -107,7 +107,7 @@ final class CrewSentences {
 
     private Sentence breaks() {
         List<String> areas = new ArrayList<>(List.of("at home"));
-        study.elements().stream().filter(BreakArea.class::isInstance).map(PlantElement::name).forEach(areas::add);
+        study.all(BreakArea.class).stream().map(PlantElement::name).forEach(areas::add);
         return new Sentence(new Words("They spend breaks "),
                 picked("break area", crew.breakArea().isEmpty() ? "at home" : crew.breakArea(), areas,
                         text -> crew(c -> c.withBreakArea(text.equals("at home") ? "" : text))),

@@ -185,7 +185,7 @@ final class FleetSentences {
     }
 
     private Sentence round() {
-        List<String> places = study.elements().stream().filter(Equipment.class::isInstance).map(PlantElement::name).toList();
+        List<String> places = study.all(Equipment.class).stream().map(PlantElement::name).toList();
         if (fleet.round().isEmpty()) {
             List<String> served = carriedLinks().stream().flatMap(link -> Stream.of(link.from(), link.to())).distinct().toList();
             return new Sentence(new Words("They go where they are needed. "),
@@ -259,7 +259,7 @@ final class FleetSentences {
         }
         Battery battery = fleet.battery().get();
         List<String> places = new ArrayList<>(List.of(WHERE_THEY_PARK));
-        study.elements().stream().filter(ChargingArea.class::isInstance).map(PlantElement::name).forEach(places::add);
+        study.all(ChargingArea.class).stream().map(PlantElement::name).forEach(places::add);
         return new Sentence(new Words("A full battery lasts "),
                 typed("range", battery.range().toString(), battery.range().toString(), "A length such as 8 km",
                         text -> battery(b -> b.withRange(Quantity.parse(text, Dimension.LENGTH)))),

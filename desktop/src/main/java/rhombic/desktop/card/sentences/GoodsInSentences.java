@@ -22,6 +22,7 @@ import rhombic.desktop.card.text.Sentence.Words;
 import rhombic.desktop.card.text.Typed;
 import rhombic.formats.table.SheetException;
 import rhombic.formats.table.TimetableSheet;
+import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
@@ -185,7 +186,7 @@ final class GoodsInSentences {
                         .collect(Collectors.joining(", "));
         return cells("piece type", shown.isEmpty() ? "+ type" : shown,
                 new Grid(List.of("type", "weight"),
-                        in.mix().stream().map(part -> List.of(part.type(), rhombic.formula.Formula.plain(part.weight()))).toList(),
+                        in.mix().stream().map(part -> List.of(part.type(), Formula.plain(part.weight()))).toList(),
                         "Types and how frequent each is, such as 3 and 1; there are " + String.join(", ", types), false, 1, filled -> {
                             List<MixPart> mix = filled.rows().stream().map(
                                     row -> new MixPart(known(row.get(0)), row.get(1).isEmpty() ? 1 : Typed.number(row.get(1), "A weight")))

@@ -23,6 +23,7 @@ import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Rack;
@@ -77,8 +78,7 @@ final class RackSentences {
     }
 
     private List<StackerCrane> cranes() {
-        return study.elements().stream().filter(StackerCrane.class::isInstance).map(StackerCrane.class::cast)
-                .filter(crane -> crane.rack().equals(rack.name())).toList();
+        return StackerCrane.serving(rack, study);
     }
 
     private boolean isServed() {
@@ -154,7 +154,7 @@ final class RackSentences {
                 before.elements().stream().map(element -> element.name()).collect(Collectors.toSet()));
         double x = -now.layout().lengthMetres() / 2 - now.infeed().offsetMetres();
         double y = now.layout().widthMetres() / 2 + DESK_METRES;
-        var at = now.placement().pose().of(rhombic.space.Pose.at(x, y, 0, 0));
+        var at = now.placement().pose().of(Pose.at(x, y, 0, 0));
         StackerCrane crane = StackerCrane.KIND.blank(Basics.of(name, Placement.at(at.x(), at.y()))).withRack(rack.name())
                 .withCranes(now.layout().aisles());
         return before.with(crane);

@@ -10,6 +10,7 @@ import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
@@ -225,7 +226,7 @@ final class StudySentences {
 
     private Sentence rule(Rule rule) {
         String name = rule.name();
-        Set<String> offers = new java.util.LinkedHashSet<>(Offers.at(study, List.of()));
+        Set<String> offers = new LinkedHashSet<>(Offers.at(study, List.of()));
         List<Part> parts = new ArrayList<>(List.of(
                 typed(name + " rule name", name, name, "A name",
                         text -> rule(name, r -> r.named(text.strip()))),

@@ -9,6 +9,7 @@ import static rhombic.desktop.card.text.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.UnaryOperator;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
@@ -361,7 +362,7 @@ final class WorkSentences {
     }
 
     private static String capital(String word) {
-        return word.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + word.substring(1);
+        return word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
     }
 
     private static Words words(String text) {

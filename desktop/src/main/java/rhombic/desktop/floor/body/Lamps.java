@@ -1,5 +1,6 @@
 package rhombic.desktop.floor.body;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -7,11 +8,13 @@ import java.util.List;
 import java.util.Map;
 import javafx.scene.Group;
 import javafx.scene.Node;
+import javafx.scene.image.PixelFormat;
 import javafx.scene.image.WritableImage;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
+import javafx.scene.transform.Translate;
 import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Travel;
@@ -56,7 +59,7 @@ public final class Lamps {
 
     private MeshView lamp(double x, double y, double z) {
         MeshView lamp = new MeshView(lampMesh);
-        lamp.getTransforms().add(new javafx.scene.transform.Translate(x, -z, y));
+        lamp.getTransforms().add(new Translate(x, -z, y));
         lamp.setMaterial(unlit);
         return lamp;
     }
@@ -70,7 +73,7 @@ public final class Lamps {
     /** Puts lamps beside the links that can fail. */
     public void standAt(UnfoldedStudy study, Scene scene) {
         ofLink.clear();
-        List<Node> nodes = new java.util.ArrayList<>();
+        List<Node> nodes = new ArrayList<>();
         for (int i = 0; i < study.links().size(); i++) {
             if (study.link(i).failures().isEmpty() || study.link(i).travel() instanceof Travel.AtOnce) {
                 continue;
@@ -78,7 +81,7 @@ public final class Lamps {
             Pose middle = scene.path(i).at(scene.path(i).metres() / 2).of(Pose.at(0, BESIDE, 0, 0));
             MeshView post = new MeshView(postMesh);
             post.setMaterial(palette);
-            post.getTransforms().add(new javafx.scene.transform.Translate(middle.x(), 0, middle.y()));
+            post.getTransforms().add(new Translate(middle.x(), 0, middle.y()));
             MeshView lamp = lamp(middle.x(), middle.y(), POST_HEIGHT);
             ofLink.put(i, lamp);
             nodes.addAll(List.of(post, lamp));
@@ -103,7 +106,7 @@ public final class Lamps {
         int[] argb = new int[4];
         Arrays.fill(argb,
                 0xff000000 | (int) (colour.getRed() * 255) << 16 | (int) (colour.getGreen() * 255) << 8 | (int) (colour.getBlue() * 255));
-        image.getPixelWriter().setPixels(0, 0, 2, 2, javafx.scene.image.PixelFormat.getIntArgbInstance(), argb, 0, 2);
+        image.getPixelWriter().setPixels(0, 0, 2, 2, PixelFormat.getIntArgbInstance(), argb, 0, 2);
         return image;
     }
 }

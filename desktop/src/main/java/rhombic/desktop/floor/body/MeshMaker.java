@@ -3,6 +3,7 @@ package rhombic.desktop.floor.body;
 import java.util.Arrays;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
+import rhombic.space.Pose;
 
 /** Puts bodies together from flat faces into one mesh. Coordinates are those of the floor: x east, y north, z up. */
 public final class MeshMaker {
@@ -130,7 +131,7 @@ public final class MeshMaker {
     }
 
     /** A flat beam from one point to another, its top at their height, level or sloping. */
-    public MeshMaker beam(rhombic.space.Pose from, rhombic.space.Pose to, double width, double deep, Swatch swatch) {
+    public MeshMaker beam(Pose from, Pose to, double width, double deep, Swatch swatch) {
         double length = Math.hypot(to.x() - from.x(), to.y() - from.y());
         if (length < 1e-9) {
             return this;
@@ -150,7 +151,7 @@ public final class MeshMaker {
      * A bar along a path between two poses, from that far to the left of it to that far; corners lie across the path at
      * either end, so that bars one after the other join without a gap, in arcs too.
      */
-    public MeshMaker bar(rhombic.space.Pose from, rhombic.space.Pose to, double left, double right, double over, double deep,
+    public MeshMaker bar(Pose from, Pose to, double left, double right, double over, double deep,
             Swatch swatch) {
         Point a = beside(from, right, over);
         Point b = beside(to, right, over);
@@ -159,7 +160,7 @@ public final class MeshMaker {
         return quad(a, b, c, d, swatch).quad(a.lower(deep), b.lower(deep), b, a, swatch).quad(c.lower(deep), d.lower(deep), d, c, swatch);
     }
 
-    private static Point beside(rhombic.space.Pose pose, double left, double over) {
+    private static Point beside(Pose pose, double left, double over) {
         double heading = Math.toRadians(pose.heading());
         return new Point(pose.x() - left * Math.sin(heading), pose.y() + left * Math.cos(heading), pose.z() + over);
     }

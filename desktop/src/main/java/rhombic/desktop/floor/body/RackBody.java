@@ -1,7 +1,9 @@
 package rhombic.desktop.floor.body;
 
+import java.util.List;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
@@ -100,10 +102,10 @@ public final class RackBody {
     /** A conveyor of the pre-zone, from a port to an aisle or back. */
     private static void lane(MeshMaker maker, Rack rack, Path path, boolean isIn) {
         double wide = Math.min(1.2, rack.layout().slotDepth().inBaseUnit());
-        var points = path.outline();
+        List<Pose> points = path.outline();
         for (int i = 0; i + 1 < points.size(); i++) {
-            var a = points.get(i);
-            var b = points.get(i + 1);
+            Pose a = points.get(i);
+            Pose b = points.get(i + 1);
             double length = Math.hypot(b.x() - a.x(), b.y() - a.y()) + wide / 2;
             boolean isAlongX = Math.abs(b.x() - a.x()) > Math.abs(b.y() - a.y());
             double x = (a.x() + b.x()) / 2;
@@ -121,7 +123,7 @@ public final class RackBody {
         double wide = Math.min(1.3, rack.layout().slotDepth().inBaseUnit());
         double pitch = Math.min(TABLE, rack.layout().bayPitch().inBaseUnit());
         for (int i = 0; i < point.capacity(); i++) {
-            var at = rack.layout().at(point, aisle, i, isInfeed);
+            Pose at = rack.layout().at(point, aisle, i, isInfeed);
             double top = Math.max(0.12, at.z());
             maker.bar(at.x(), at.y(), top - 0.1, pitch, wide, 0.1, Swatch.ROLLER);
             maker.bar(at.x(), at.y() - wide / 2, top - 0.14, rack.layout().bayPitch().inBaseUnit(), 0.07, 0.16, Swatch.STEEL);

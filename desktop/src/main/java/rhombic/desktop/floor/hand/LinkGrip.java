@@ -1,5 +1,6 @@
 package rhombic.desktop.floor.hand;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rhombic.desktop.floor.FloorView;
@@ -82,14 +83,14 @@ record LinkGrip(Link link, int bend, boolean isNew) implements Grip {
 
     @Override
     public List<Viewpoint.Pixel> corners(FloorView floor) {
-        List<Viewpoint.Pixel> pixels = new java.util.ArrayList<>();
+        List<Viewpoint.Pixel> pixels = new ArrayList<>();
         link.bends().forEach(b -> floor.pixelOf(b.xMetres(), b.yMetres(), Scenery.LINK_Z).ifPresent(pixels::add));
         return pixels;
     }
 
     /** As it is drawn; of a link with bends the straight lines between them, by which a new bend is put in. */
     private static List<double[]> corners(Study study, Link link) {
-        List<double[]> corners = new java.util.ArrayList<>();
+        List<double[]> corners = new ArrayList<>();
         if (link.bends().isEmpty()) {
             Layout.drawn(study, link).outline().forEach(at -> corners.add(new double[] {at.x(), at.y()}));
             return corners;

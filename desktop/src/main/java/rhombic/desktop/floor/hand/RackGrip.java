@@ -1,5 +1,6 @@
 package rhombic.desktop.floor.hand;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rhombic.desktop.floor.FloorView;
@@ -61,7 +62,7 @@ record RackGrip(Rack rack) implements Grip {
     @Override
     public Optional<Path> path(Study study) {
         return study.find(rack.name()).map(element -> {
-            List<Pose> corners = new java.util.ArrayList<>(element.onFootprint());
+            List<Pose> corners = new ArrayList<>(element.onFootprint());
             corners.add(corners.getFirst());
             return Path.through(corners, 0);
         });

@@ -5,7 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
+import rhombic.chance.DistributionText;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.work.Edits;
 import rhombic.study.Study;
@@ -23,12 +26,12 @@ import rhombic.study.work.Recipe;
 class DockSentencesTest {
     private final Study study = Edits.withNewType(Study.empty().withPieceTypes(List.of(PieceType.usual("Box"))), "Truck", PieceType::truck)
             .with(List.of(new Dock(Dock.KIND.blank(Basics.of("Dock", Placement.at(0, 0))).basics(), true, new Recipe.Fixed(List.of()),
-                    java.util.Optional.empty(), rhombic.chance.DistributionText.parse("2 min"),
-                    rhombic.chance.DistributionText.parse("1 min")),
+                    Optional.empty(), DistributionText.parse("2 min"),
+                    DistributionText.parse("1 min")),
                     new GoodsOut("Gate", Placement.at(-30, 0)), element("Store", 12)), List.of());
 
     private static PlantElement element(String name, double x) {
-        return new Buffer(name, Placement.at(x, 0), java.util.OptionalInt.empty(), Buffer.Order.OLDEST_FIRST);
+        return new Buffer(name, Placement.at(x, 0), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST);
     }
 
     private static Study edited(Study study, String name, String id, String text) {

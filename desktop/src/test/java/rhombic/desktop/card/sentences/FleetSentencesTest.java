@@ -23,6 +23,7 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Placement;
 import rhombic.study.site.Aisle;
+import rhombic.study.value.TimeSource;
 
 /** What the cards of fleets and of charging areas say, and what their tokens change. */
 class FleetSentencesTest {
@@ -110,7 +111,7 @@ class FleetSentencesTest {
         assertTrue(says(timed, "AGVs",
                 "Picking a piece up takes 12 s + depends on, setting it down 0 s + depends on, and each stop 5 s more."));
         Study byType = edited(timed, "AGVs", "pick up depends", "by type");
-        assertTrue(fleet(byType).loading().pickUpTime() instanceof rhombic.study.value.TimeSource.ByType);
+        assertTrue(fleet(byType).loading().pickUpTime() instanceof TimeSource.ByType);
     }
 
     @Test

@@ -8,6 +8,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -16,16 +19,19 @@ import rhombic.chance.DistributionText;
 import rhombic.desktop.card.text.OfferException;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.formats.study.StudyReader;
+import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.Bend;
 import rhombic.study.place.Placement;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.TimeSource;
@@ -182,9 +188,9 @@ class SentencesTest {
     /** Of whatever table there is in the demo: a cell that no row can lack is asked for by its heading, and nothing else happens. */
     @Test
     void aRowThatLacksACellIsToldAndNeverTaken() {
-        List<Sentence> all = new java.util.ArrayList<>(Sentences.of(study));
+        List<Sentence> all = new ArrayList<>(Sentences.of(study));
         study.elements().forEach(element -> all.addAll(Sentences.of(study, element)));
-        java.util.Set<String> asked = new java.util.TreeSet<>();
+        Set<String> asked = new TreeSet<>();
         for (Sentence.Token token : tokens(all).toList()) {
             if (!(token.editor() instanceof Sentence.Editor.Cells cells) || cells.grid().rows().isEmpty()) {
                 continue;
@@ -192,8 +198,8 @@ class SentencesTest {
             Sentence.Grid grid = cells.grid();
             int needed = grid.headingsCount() ? 2 : grid.needed(); // of a sheet, its reader says
             for (int column = 0; column < needed; column++) {
-                List<List<String>> rows = new java.util.ArrayList<>(grid.rows());
-                List<String> last = new java.util.ArrayList<>(rows.getLast());
+                List<List<String>> rows = new ArrayList<>(grid.rows());
+                List<String> last = new ArrayList<>(rows.getLast());
                 last.set(column, "");
                 rows.set(rows.size() - 1, last);
                 IllegalArgumentException told = assertThrows(IllegalArgumentException.class,
@@ -242,7 +248,7 @@ class SentencesTest {
         study = grid(element, id).edit(new Sentence.Filled(headings, rows, "")).apply(study);
     }
 
-    private static java.util.stream.Stream<Sentence.Token> tokens(List<Sentence> sentences) {
+    private static Stream<Sentence.Token> tokens(List<Sentence> sentences) {
         return sentences.stream().flatMap(s -> s.parts().stream()).filter(Sentence.Token.class::isInstance).map(Sentence.Token.class::cast);
     }
 
@@ -339,7 +345,7 @@ class SentencesTest {
         study = token(name, id).change().apply(text).apply(study);
     }
 
-    private rhombic.study.Link link(String from) {
+    private Link link(String from) {
         return study.linksFrom(from).getFirst();
     }
 
@@ -348,14 +354,14 @@ class SentencesTest {
         change("Brazing 1", "travel 1", "in a time");
         change("Brazing 1", "travel time 1", "exponential(30 s)");
         change("Brazing 1", "travel max pieces 1", "3");
-        assertEquals(new rhombic.study.Travel.InTime(DistributionText.parse("exponential(30 s)"), 3),
+        assertEquals(new Travel.InTime(DistributionText.parse("exponential(30 s)"), 3),
                 link("Brazing 1").travel());
         change("Brazing 1", "travel 1", "at a speed");
         change("Brazing 1", "travel speed 1", "12 m/min");
-        assertEquals(0.2, ((rhombic.study.Travel.AtSpeed) link("Brazing 1").travel()).speed().inBaseUnit(), 1e-12);
+        assertEquals(0.2, ((Travel.AtSpeed) link("Brazing 1").travel()).speed().inBaseUnit(), 1e-12);
         assertEquals(3, link("Brazing 1").travel().maxPieces(), "the limit stays");
         change("Brazing 1", "bends 1", "3 m 4 m; -6.5 m, 4 m");
-        assertEquals(List.of(new rhombic.study.place.Bend(3, 4), new rhombic.study.place.Bend(-6.5, 4)), link("Brazing 1").bends());
+        assertEquals(List.of(new Bend(3, 4), new Bend(-6.5, 4)), link("Brazing 1").bends());
         assertTrue(
                 text("Brazing 1").stream()
                         .anyMatch(line -> line.startsWith("They come there at a speed, 12 m/min over ")
@@ -364,7 +370,7 @@ class SentencesTest {
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "bends 1").change().apply("3 m"));
         assertThrows(IllegalArgumentException.class, () -> token("Brazing 1", "travel speed 1").change().apply("0 m/s"));
         change("Brazing 1", "travel 1", "at once");
-        assertEquals(rhombic.study.Travel.AT_ONCE, link("Brazing 1").travel());
+        assertEquals(Travel.AT_ONCE, link("Brazing 1").travel());
     }
 
     @Test
@@ -416,7 +422,7 @@ class SentencesTest {
         change("Frame buffer", "arrangement", "in rows on the floor");
         change("Frame buffer", "length", "4 m");
         change("Frame buffer", "width", "2 m");
-        rhombic.study.kind.Buffer buffer = (rhombic.study.kind.Buffer) study.find("Frame buffer").orElseThrow();
+        Buffer buffer = (Buffer) study.find("Frame buffer").orElseThrow();
         assertTrue(text("Frame buffer").getFirst().contains("as many as fit (" + buffer.capacityFor(study.pieceTypes()) + ")"),
                 text("Frame buffer")::toString);
         change("Frame buffer", "outlet shut", "1 h to 2 h");

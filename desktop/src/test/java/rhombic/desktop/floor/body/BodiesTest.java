@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.mockingDetails;
 
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -181,7 +182,7 @@ class BodiesTest {
             StatePattern.draw(g, state, 0, 0, 40, 12);
             assertTrue(
                     drawn.add(mockingDetails(g).getInvocations().stream()
-                            .map(call -> call.getMethod().getName() + java.util.Arrays.toString(call.getArguments())).toList().toString()),
+                            .map(call -> call.getMethod().getName() + Arrays.toString(call.getArguments())).toList().toString()),
                     state.word());
         }
     }
