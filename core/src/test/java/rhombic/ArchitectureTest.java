@@ -43,7 +43,7 @@ class ArchitectureTest {
                 .layer("space").definedBy("rhombic.space")
                 .layer("study").definedBy("rhombic.study..")
                 .layer("trace").definedBy("rhombic.trace")
-                .layer("measure").definedBy("rhombic.measure")
+                .layer("measure").definedBy("rhombic.measure..")
                 .layer("plant").definedBy("rhombic.plant..")
                 .layer("experiment").definedBy("rhombic.experiment")
                 .layer("insight").definedBy("rhombic.insight")

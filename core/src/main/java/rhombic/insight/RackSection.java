@@ -67,7 +67,7 @@ public final class RackSection {
 
     private @Nullable Crane crane(Rack rack, Moment moment) {
         for (CraneParts one : CraneParts.of(study)) {
-            if (one.group().rack().equals(rack.name()) && one.aisle() == aisle && one.carriage() < moment.movers().count()) {
+            if (one.group().serves(rack) && one.aisle() == aisle && one.carriage() < moment.movers().count()) {
                 Pose mast = moment.movers().pose(one.member(), moment.timeNanos());
                 double turn = Math.toRadians(rack.placement().headingDegrees());
                 double dx = mast.x() - rack.placement().xMetres();

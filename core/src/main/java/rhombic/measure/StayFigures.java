@@ -9,6 +9,7 @@ import java.io.Serializable;
  */
 public record StayFigures(long count, double mean, double min, double max, double p10, double median, double p90, double p95, double p99,
         double atOnceShare) implements Serializable {
-    static final StayFigures NONE = new StayFigures(0, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN,
+    public static final StayFigures NONE = new StayFigures(0, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN, Double.NaN,
+            Double.NaN,
             Double.NaN, Double.NaN);
 }

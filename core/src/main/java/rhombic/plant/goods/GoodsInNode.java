@@ -10,7 +10,7 @@ import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.formula.FormulaException;
 import rhombic.kernel.Event;
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.formula.PieceNeeds;

@@ -1,6 +1,6 @@
 package rhombic.plant.goods;
 
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Node;
 import rhombic.plant.handover.Room;

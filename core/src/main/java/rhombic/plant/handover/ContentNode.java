@@ -1,6 +1,6 @@
 package rhombic.plant.handover;
 
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.kind.Equipment;

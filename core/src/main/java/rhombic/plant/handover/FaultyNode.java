@@ -1,7 +1,7 @@
 package rhombic.plant.handover;
 
 import java.util.List;
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.piece.Ranking;
 import rhombic.study.kind.Equipment;
 import rhombic.study.value.EquipmentState;

@@ -2,7 +2,7 @@ package rhombic.plant.handover;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.study.kind.PlantElement;
 
 /** An element that pieces never meet, such as an area. */

@@ -6,7 +6,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.FormulaException;
 import rhombic.measure.ModeFigures;
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;

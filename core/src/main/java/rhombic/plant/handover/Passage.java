@@ -6,7 +6,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Event;
 import rhombic.measure.LinkFigures;
-import rhombic.measure.LinkTally;
+import rhombic.measure.tally.LinkTally;
 import rhombic.plant.maintenance.Breakdown;
 import rhombic.plant.maintenance.Modes;
 import rhombic.plant.piece.Piece;

@@ -6,7 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.RankedQueue;

@@ -10,7 +10,7 @@ import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.kernel.Event;
 import rhombic.kernel.Simulator;
-import rhombic.measure.ModeTally;
+import rhombic.measure.tally.ModeTally;
 import rhombic.plant.activity.Activity;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;

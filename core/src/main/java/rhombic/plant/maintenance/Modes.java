@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import rhombic.kernel.Simulator;
 import rhombic.measure.ModeFigures;
-import rhombic.measure.ModeTally;
+import rhombic.measure.tally.ModeTally;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.value.EquipmentState;
 

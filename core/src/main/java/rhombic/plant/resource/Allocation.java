@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
-import rhombic.measure.SkillTally;
+import rhombic.measure.tally.SkillTally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.route.AisleUse;
 import rhombic.space.Pose;

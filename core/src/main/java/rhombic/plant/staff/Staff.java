@@ -11,7 +11,7 @@ import rhombic.measure.CrewFigures;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.measure.SkillFigures;
-import rhombic.measure.SkillTally;
+import rhombic.measure.tally.SkillTally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.maintenance.ShiftClock;
 import rhombic.plant.resource.Allocation;

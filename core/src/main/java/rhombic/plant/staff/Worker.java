@@ -1,7 +1,7 @@
 package rhombic.plant.staff;
 
 import org.jspecify.annotations.Nullable;
-import rhombic.measure.PersonTally;
+import rhombic.measure.tally.PersonTally;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
 import rhombic.plant.resource.Resource;

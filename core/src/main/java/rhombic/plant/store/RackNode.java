@@ -9,7 +9,7 @@ import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.measure.RackFigures;
-import rhombic.measure.RackTally;
+import rhombic.measure.tally.RackTally;
 import rhombic.plant.formula.PieceTime;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;

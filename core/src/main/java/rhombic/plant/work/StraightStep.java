@@ -1,7 +1,7 @@
 package rhombic.plant.work;
 
 import rhombic.chance.TimeSampler;
-import rhombic.measure.Tally;
+import rhombic.measure.tally.Tally;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Way;

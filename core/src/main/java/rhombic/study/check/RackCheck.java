@@ -60,7 +60,7 @@ final class RackCheck {
     }
 
     private List<StackerCrane> servers(Rack rack) {
-        return StackerCrane.serving(rack, study);
+        return study.all(StackerCrane.class).stream().filter(crane -> crane.serves(rack)).toList();
     }
 
     // ---- cranes

@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.quantity.Dimension;
-import rhombic.study.Study;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
@@ -81,9 +80,9 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     /** Called as the group, with the number of their aisle if there are several. */
-    /** Those of a study that serve a rack; only the first of them move. */
-    public static List<StackerCrane> serving(Rack rack, Study study) {
-        return study.all(StackerCrane.class).stream().filter(crane -> crane.rack.equals(rack.name())).toList();
+    /** Of several that serve the same rack, only the first moves. */
+    public boolean serves(Rack one) {
+        return rack.equals(one.name());
     }
 
     @Override

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import rhombic.kernel.Simulator;
-import rhombic.measure.SkillTally;
+import rhombic.measure.tally.SkillTally;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
 import rhombic.plant.route.Router;

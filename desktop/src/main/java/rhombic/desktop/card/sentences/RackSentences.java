@@ -78,7 +78,7 @@ final class RackSentences {
     }
 
     private List<StackerCrane> cranes() {
-        return StackerCrane.serving(rack, study);
+        return study.all(StackerCrane.class).stream().filter(crane -> crane.serves(rack)).toList();
     }
 
     private boolean isServed() {

@@ -1,4 +1,7 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import java.util.Arrays;
+import rhombic.measure.SkillFigures;
 
 /** Counts how many people were busy for one skill, by hour of the day, and how long they were waited for. */
 public final class SkillTally {
@@ -18,7 +21,7 @@ public final class SkillTally {
     }
 
     public void restart(long now) {
-        java.util.Arrays.fill(busy, 0);
+        Arrays.fill(busy, 0);
         windowStart = now;
         jobs = 0;
         waitNanos = 0;

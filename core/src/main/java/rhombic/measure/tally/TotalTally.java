@@ -1,4 +1,6 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import rhombic.measure.StayFigures;
 
 import org.jspecify.annotations.Nullable;
 

@@ -1,4 +1,7 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.RackFigures;
 
 /** Counts what one rack does. */
 public final class RackTally {

@@ -1,4 +1,9 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import rhombic.measure.BeltFigures;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.WaitFigures;
 
 import java.util.Arrays;
 import java.util.EnumMap;

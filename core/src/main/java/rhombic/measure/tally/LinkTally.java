@@ -1,4 +1,7 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import rhombic.measure.LinkFigures;
+import rhombic.measure.ModeFigures;
 
 import java.util.List;
 

@@ -1,4 +1,7 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import rhombic.measure.StayFigures;
+import rhombic.measure.TypeFigures;
 
 /** Counts the pieces of one type, and splits their lead time. */
 public final class TypeTally {

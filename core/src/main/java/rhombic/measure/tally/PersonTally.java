@@ -1,4 +1,6 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import rhombic.measure.PersonFigures;
 
 import java.util.Arrays;
 import java.util.EnumMap;

@@ -1,4 +1,4 @@
-package rhombic.measure;
+package rhombic.measure.tally;
 
 /** A share that changes now and then, and its mean over time. */
 final class ShareOverTime {

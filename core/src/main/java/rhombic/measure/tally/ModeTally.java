@@ -1,4 +1,7 @@
-package rhombic.measure;
+package rhombic.measure.tally;
+
+import java.util.Arrays;
+import rhombic.measure.ModeFigures;
 
 /** Counts the failures of one mode and their time. */
 public final class ModeTally {
@@ -25,7 +28,7 @@ public final class ModeTally {
     }
 
     public void restart(long now) {
-        java.util.Arrays.fill(timeIn, 0);
+        Arrays.fill(timeIn, 0);
         since = now;
         windowStart = now;
         failures = 0;

@@ -1,4 +1,4 @@
-package rhombic.measure;
+package rhombic.measure.tally;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -9,6 +9,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import rhombic.measure.StayFigures;
 
 class StayTallyTest {
     @Property(tries = 60, seed = "20261123")
