@@ -16,7 +16,6 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Fitting;
 import rhombic.study.place.PieceOffset;
 import rhombic.study.unfold.UnfoldedStudy;
-import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 
 /**
@@ -29,8 +28,7 @@ final class BeltScene {
 
     private final List<PlantElement> elements;
     private final UnfoldedStudy study;
-    private final double[] lengths;
-    private final double[] widths;
+    private final PieceSizes sizes;
     /** By the number of the equipment, made when first asked for. */
     private final @Nullable Belt[] belts;
     private double[] headMetres = {};
@@ -62,11 +60,10 @@ final class BeltScene {
      */
     private record Approach(Pose at, double straightMetres, @Nullable Path before, double beforeMetres) {}
 
-    BeltScene(UnfoldedStudy study) {
+    BeltScene(UnfoldedStudy study, PieceSizes sizes) {
         elements = study.elements();
         this.study = study;
-        lengths = study.study().pieceTypes().stream().map(PieceType::length).mapToDouble(q -> q.inBaseUnit()).toArray();
-        widths = study.study().pieceTypes().stream().map(PieceType::width).mapToDouble(q -> q.inBaseUnit()).toArray();
+        this.sizes = sizes;
         belts = new Belt[elements.size()];
     }
 
@@ -112,7 +109,8 @@ final class BeltScene {
                 headMetres[lane] = moment.metresOfLeader(body);
                 headMeasure[lane] = moment.measureOf(body);
             }
-            double length = (isAcross ? widths : lengths)[moment.typeOf(body)];
+            int type = moment.typeOf(body);
+            double length = isAcross ? sizes.width(type) : sizes.length(type);
             double front = Math.min(limits[lane], headMetres[lane] - (moment.measureOf(body) - headMeasure[lane]));
             limits[lane] = front - length - gap;
             double middle = front - length / 2;
@@ -140,7 +138,8 @@ final class BeltScene {
             }
             int leader = moment.leaderOf(body);
             double front = moment.metresOfLeader(leader) - (moment.measureOf(body) - moment.measureOf(leader));
-            double needed = (next.orientation() == Conveyor.Orientation.ACROSS ? widths : lengths)[moment.typeOf(body)]
+            int type = moment.typeOf(body);
+            double needed = (next.orientation() == Conveyor.Orientation.ACROSS ? sizes.width(type) : sizes.length(type))
                     + Math.min(conveyor.gapMetres(), next.gapMetres());
             if (front < needed) {
                 return end - needed + front;

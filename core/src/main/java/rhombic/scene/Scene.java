@@ -14,22 +14,13 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
 import rhombic.study.fleet.Trailer;
-import rhombic.study.kind.Area;
-import rhombic.study.kind.AssemblyStation;
-import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Dock;
-import rhombic.study.kind.GoodsIn;
-import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
-import rhombic.study.kind.Station;
-import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.PieceOffset;
 import rhombic.study.place.Port;
-import rhombic.study.site.Aisle;
-import rhombic.study.site.Structure;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
@@ -41,20 +32,8 @@ public final class Scene {
     /** From one piece to the next on rollers. */
     public static final double PITCH_METRES = 0.8;
 
-    /** Stands for parts before an assembly station: how many, how high, how far apart. */
-    public static final int STANDS = 3;
-
-    public static final double STAND_METRES = 0.5;
-    public static final double STAND_PITCH_METRES = 0.86;
-    public static final int MAX_DRAWN_PLACES = 8;
-
     /** Pieces stacked higher than this are not drawn; the number over the equipment counts them all. */
     private static final double HIGHEST_STACK_METRES = 4;
-
-    private static final int IN_A_ROW = 10;
-    private static final int BASE_STANDS = 4;
-    private static final double GAP_METRES = 0.02;
-    private static final double ROLLERS_METRES = 0.92;
     private static final double TURN_NANOS = 20e9;
 
     private final UnfoldedStudy study;
@@ -62,9 +41,8 @@ public final class Scene {
     private final List<PieceType> types;
     private final int[] firstKind;
     private final int[] looks;
-    private final double[] lengths;
-    private final double[] widths;
-    private final double[] heights;
+    private final PieceSizes sizes;
+    private final PiecePlaces pieces;
     /** Of links, made when first asked for: after each edit most are never looked at. */
     private final @Nullable Path[] paths;
     /** For each equipment, where what comes from another is seen first. */
@@ -81,13 +59,6 @@ public final class Scene {
     private final @Nullable Pose[] exits;
     private final double[] cos;
     private final double[] sin;
-    private final int[] together;
-    private final double[] towers = new double[STANDS + BASE_STANDS];
-
-    // what is being posed, set for each equipment
-    private double atX;
-    private double atY;
-    private double atZ;
 
     public Scene(UnfoldedStudy study) {
         this.study = study;
@@ -100,32 +71,25 @@ public final class Scene {
         faces = new RackFaces[elements.size()];
         types = study.study().pieceTypes();
         int n = types.size();
+        sizes = new PieceSizes(types);
+        pieces = new PiecePlaces(types, sizes);
         firstKind = new int[n];
         looks = new int[n];
-        lengths = new double[n];
-        widths = new double[n];
-        heights = new double[n];
         for (int i = 0; i < n; i++) {
             looks[i] = types.get(i).looks().size();
             firstKind[i] = i == 0 ? 0 : firstKind[i - 1] + looks[i - 1];
-            lengths[i] = types.get(i).length().inBaseUnit();
-            widths[i] = types.get(i).width().inBaseUnit();
-            heights[i] = types.get(i).height().inBaseUnit();
         }
         cos = new double[elements.size()];
         sin = new double[elements.size()];
         exits = new Pose[elements.size()];
-        belts = new BeltScene(study);
+        belts = new BeltScene(study, sizes);
         entries = new ArrayList<>(elements.size());
-        int maxPlaces = 1;
         for (int i = 0; i < elements.size(); i++) {
             PlantElement element = elements.get(i);
             cos[i] = Math.cos(Math.toRadians(element.placement().headingDegrees()));
             sin[i] = Math.sin(Math.toRadians(element.placement().headingDegrees()));
             entries.add(new HashMap<>());
-            maxPlaces = element instanceof WorkEquipment work ? Math.max(maxPlaces, work.work().places()) : maxPlaces;
         }
-        together = new int[maxPlaces];
         paths = new Path[study.links().size()];
         for (int i = 0; i < paths.length; i++) {
             Link link = study.link(i);
@@ -231,10 +195,10 @@ public final class Scene {
             return;
         }
         double heading = people.headingDegrees(carrier);
-        double ahead = grip.frontMetres() + (grip.across() ? widths : lengths)[type] / 2;
+        double ahead = grip.frontMetres() + (grip.across() ? sizes.width(type) : sizes.length(type)) / 2;
         double turn = Math.toRadians(heading);
         add(body, moment, people.x(carrier) + ahead * Math.cos(turn), people.y(carrier) + ahead * Math.sin(turn),
-                people.holdsAtMetres(carrier) + moment.belowOf(body) * stack(type), grip.across() ? heading + 90 : heading, into);
+                people.holdsAtMetres(carrier) + moment.belowOf(body) * sizes.stack(type), grip.across() ? heading + 90 : heading, into);
     }
 
     /** On the trailer of its place, side by side, then one on the other. */
@@ -245,13 +209,13 @@ public final class Scene {
             place -= grip.trailers().get(number++);
         }
         int type = moment.typeOf(body);
-        int along = Math.max(1, (int) (Trailer.DECK_METRES / lengths[type]));
-        int across = Math.max(1, (int) (Trailer.WIDTH_METRES / widths[type]));
+        int along = Math.max(1, (int) (Trailer.DECK_METRES / sizes.length(type)));
+        int across = Math.max(1, (int) (Trailer.WIDTH_METRES / sizes.width(type)));
         int inLayer = place % (along * across);
         double x = (inLayer / across - (along - 1) / 2.0) * Trailer.DECK_METRES / along;
         double y = (inLayer % across - (across - 1) / 2.0) * Trailer.WIDTH_METRES / across;
         Pose at = people.trailer(carrier, number).of(Pose.at(x, y, 0, 0));
-        add(body, moment, at.x(), at.y(), Trailer.HEIGHT_METRES + place / (along * across) * stack(type), at.heading(), into);
+        add(body, moment, at.x(), at.y(), Trailer.HEIGHT_METRES + place / (along * across) * sizes.stack(type), at.heading(), into);
     }
 
     /** Those at a rack that are posed one by one: all, or, of one that is far away, those in no slot. */
@@ -276,29 +240,17 @@ public final class Scene {
                     (body, x, y, z, heading) -> add(body, moment, x, y, z, heading, into));
             return;
         }
-        WorkEquipment work = element instanceof WorkEquipment w ? w : null;
-        if (work != null) {
-            Arrays.fill(together, 0, work.work().places(), 0);
-            Arrays.fill(towers, 0);
-        }
+        pieces.begin(element);
         PieceOffset offset = element.basics().pieceOffset();
         double headingDegrees = element.placement().headingDegrees() + offset.headingDegrees();
-        int index = 0;
         for (int body = first; body >= 0; body = moment.next(body)) {
-            int place = moment.placeOf(body);
-            int type = moment.typeOf(body);
-            double turn = 0;
-            if (place >= 0 && work != null) {
-                onPlace(work, place, together[place]++, type);
-            } else {
-                turn = waiting(element, index++, moment.pieceOf(body), type);
-                if (atZ > HIGHEST_STACK_METRES) {
-                    continue;
-                }
+            pieces.next(element, moment.placeOf(body), moment.pieceOf(body), moment.typeOf(body));
+            if (pieces.isWaiting() && pieces.z() > HIGHEST_STACK_METRES) {
+                continue;
             }
-            double x = atX + offset.xMetres();
-            double y = atY + offset.yMetres();
-            double z = atZ + offset.zMetres() + element.placement().zMetres();
+            double x = pieces.x() + offset.xMetres();
+            double y = pieces.y() + offset.yMetres();
+            double z = pieces.z() + offset.zMetres() + element.placement().zMetres();
             double worldX = element.placement().xMetres() + x * cos[node] - y * sin[node];
             double worldY = element.placement().yMetres() + x * sin[node] + y * cos[node];
             int from = moment.fromNodeOf(body);
@@ -310,7 +262,7 @@ public final class Scene {
                 worldY = start.y() + (worldY - start.y()) * eased;
                 z = start.z() + (z - start.z()) * eased;
             }
-            add(body, moment, worldX, worldY, z, headingDegrees + (element instanceof Dock ? docked(moment, body) : turn), into);
+            add(body, moment, worldX, worldY, z, headingDegrees + (element instanceof Dock ? docked(moment, body) : pieces.turn()), into);
         }
     }
 
@@ -331,11 +283,11 @@ public final class Scene {
     /** What lies on the piece, side by side, then layer on layer. */
     private void poseOn(int carrier, int below, double carrierX, double carrierY, double carrierZ, double headingDegrees, Moment moment,
             Poses into) {
-        double room = lengths[below];
-        double depth = widths[below];
+        double room = sizes.length(below);
+        double depth = sizes.width(below);
         double left = -room / 2;
         double front = -depth / 2;
-        double z = carrierZ + heights[below];
+        double z = carrierZ + sizes.height(below);
         double rowDepth = 0;
         double layer = 0;
         double angle = Math.toRadians(headingDegrees);
@@ -343,172 +295,26 @@ public final class Scene {
         double s = Math.sin(angle);
         for (int body = moment.firstOn(carrier); body >= 0 && z < carrierZ + HIGHEST_STACK_METRES; body = moment.next(body)) {
             int type = moment.typeOf(body);
-            double length = lengths[type];
-            double width = widths[type];
+            double length = sizes.length(type);
+            double width = sizes.width(type);
             if (left + length > room / 2 + 1e-9 && left > -room / 2) {
                 left = -room / 2;
-                front += rowDepth + GAP_METRES;
+                front += rowDepth + PieceSizes.GAP_METRES;
                 rowDepth = 0;
             }
             if (front + width > depth / 2 + 1e-9 && front > -depth / 2) {
                 left = -room / 2;
                 front = -depth / 2;
                 rowDepth = 0;
-                z += layer + GAP_METRES;
+                z += layer + PieceSizes.GAP_METRES;
                 layer = 0;
             }
             double x = Math.min(left + length / 2, Math.max(0, room / 2 - length / 2));
             double y = Math.min(front + width / 2, Math.max(0, depth / 2 - width / 2));
             add(body, moment, carrierX + x * c - y * s, carrierY + x * s + y * c, z, headingDegrees, into);
-            left += length + GAP_METRES;
+            left += length + PieceSizes.GAP_METRES;
             rowDepth = Math.max(rowDepth, width);
-            layer = Math.max(layer, heights[type]);
+            layer = Math.max(layer, sizes.height(type));
         }
-    }
-
-    // ---- where a piece is, seen from the middle of the equipment
-
-    private void at(double x, double y, double z) {
-        atX = x;
-        atY = y;
-        atZ = z;
-    }
-
-    /** Several pieces at one place stand in threes on its table, a full load in two rows, then stacked. */
-    private void onPlace(WorkEquipment work, int place, int number, int type) {
-        double[] middle = placeOffset(work, place);
-        if (number == 0 && !isLoaded(work)) {
-            at(middle[0], middle[1], TABLE_METRES);
-            return;
-        }
-        int column = number % 3;
-        int row = number / 3 % 2;
-        at(middle[0] + (column - 1) * 0.62, middle[1] + (row - 0.5) * 0.42, TABLE_METRES + number / 6 * stack(type));
-    }
-
-    private static boolean isLoaded(WorkEquipment work) {
-        return work instanceof Station station && station.load().pieces() > 1;
-    }
-
-    /** Middle of the work table of a place, seen from the middle of the station; places beyond the drawn ones share. */
-    public static double[] placeOffset(WorkEquipment station, int place) {
-        int drawn = Math.clamp(station.work().places(), 1, MAX_DRAWN_PLACES);
-        double width = station.footprint().widthMetres() / drawn;
-        int row = place % drawn;
-        return new double[] {place / drawn * 0.1, (row - (drawn - 1) / 2.0) * width - 0.22 * Math.min(1, width / 1.6)};
-    }
-
-    /** Where the piece of that number among those that wait stands; returns how it is turned there. */
-    private double waiting(PlantElement element, int index, int piece, int type) {
-        switch (element) {
-            case Buffer buffer -> {
-                return inBuffer(buffer, index, piece, type);
-            }
-            case AssemblyStation assembly -> besides(assembly, type);
-            case WorkEquipment work ->
-                at(-work.footprint().lengthMetres() / 2 - PITCH_METRES * (index % 6 + 0.5), 0, TABLE_METRES + index / 6 * stack(type));
-            case GoodsIn in -> {
-                double along = Math.max(PITCH_METRES, lengths[type] + GAP_METRES);
-                double across = Math.max(PITCH_METRES, widths[type] + GAP_METRES);
-                at(-in.footprint().lengthMetres() / 2 - 0.4 - (along - PITCH_METRES) / 2 - along * (index / 5 % 8),
-                        (index % 5 - 2) * across,
-                        index / 40 * stack(type));
-            }
-            case Dock dock -> at(-dock.footprint().lengthMetres() / 2 - 0.1 - lengths[type] / 2, 0, 0);
-            case GoodsOut out -> at(0, 0, 0);
-            case ResourceGroup group -> throw new IllegalStateException("Pieces never wait at a group");
-            case Area area -> throw new IllegalStateException("Pieces never wait in an area");
-            case Aisle aisle -> throw new IllegalStateException("Pieces never wait in an aisle");
-            case Structure structure -> throw new IllegalStateException("Pieces never wait in a wall");
-            case Conveyor conveyor -> throw new IllegalStateException("Pieces on a conveyor are posed by train");
-            case Rack rack -> throw new IllegalStateException("Pieces in a rack are posed by slot");
-        }
-        return 0;
-    }
-
-    /** Parts wait in front, on stands by type, one on the other; what they are built into waits where the flow comes from. */
-    private void besides(AssemblyStation assembly, int type) {
-        if (assembly.bases().contains(types.get(type).name())) {
-            int lowest = STANDS;
-            for (int stand = STANDS; stand < STANDS + BASE_STANDS; stand++) {
-                lowest = towers[stand] < towers[lowest] ? stand : lowest;
-            }
-            at(-assembly.footprint().lengthMetres() / 2 - 0.75 - 1.3 * (lowest - STANDS), 0, TABLE_METRES + towers[lowest]);
-            towers[lowest] += stack(type);
-            return;
-        }
-        int stand = standOf(assembly, type);
-        at((stand - 1) * STAND_PITCH_METRES, -assembly.footprint().widthMetres() / 2 - 0.55, STAND_METRES + towers[stand]);
-        towers[stand] += stack(type);
-    }
-
-    /** Which stand a part waits on: the types that are no bases, in turn. */
-    private int standOf(AssemblyStation assembly, int type) {
-        int stand = 0;
-        for (int i = 0; i < type; i++) {
-            stand += assembly.bases().contains(types.get(i).name()) ? 0 : 1;
-        }
-        return stand % STANDS;
-    }
-
-    private double inBuffer(Buffer buffer, int index, int piece, int type) {
-        return switch (buffer.arrangement()) {
-            case ON_ROLLERS -> {
-                onRollers(buffer, index, type);
-                yield 0;
-            }
-            case IN_ROWS -> {
-                onArea(buffer, index, type);
-                yield 0;
-            }
-            case SCATTERED -> scattered(buffer, index, piece, type);
-        };
-    }
-
-    /** One behind the other; in a large buffer small pieces stand close, several to a column, and are stacked. */
-    private void onRollers(Buffer buffer, int index, int type) {
-        int columns = Math.max(1, (int) Math.round(buffer.footprint().lengthMetres() / PITCH_METRES));
-        boolean dense = buffer.capacity().orElse(Integer.MAX_VALUE) > columns;
-        double width = Math.min(ROLLERS_METRES, buffer.footprint().widthMetres() - 0.08);
-        int along = dense ? Math.max(1, (int) (PITCH_METRES / lengths[type])) : 1;
-        int across = dense ? Math.max(1, (int) (width / widths[type])) : 1;
-        int inLayer = Math.max(1, (dense ? columns : Math.min(columns, IN_A_ROW)) * along * across);
-        int inThisLayer = index % inLayer;
-        int column = inThisLayer / across;
-        double pitch = PITCH_METRES / along;
-        double x = buffer.footprint().lengthMetres() / 2 - pitch * (column + 0.5);
-        double y = (inThisLayer % across - (across - 1) / 2.0) * (width / across);
-        at(buffer.order() == Buffer.Order.NEWEST_FIRST ? -x : x, y, TABLE_METRES + index / inLayer * stack(type));
-    }
-
-    /** Side by side from the way out on; when the floor is full, on top. */
-    private void onArea(Buffer buffer, int index, int type) {
-        int along = Buffer.fitting(buffer.footprint().lengthMetres(), lengths[type]);
-        int across = Buffer.fitting(buffer.footprint().widthMetres(), widths[type]);
-        int cell = index % (along * across);
-        double pitchX = buffer.footprint().lengthMetres() / along;
-        double pitchY = buffer.footprint().widthMetres() / across;
-        at(buffer.footprint().lengthMetres() / 2 - (cell / across + 0.5) * pitchX, (cell % across - (across - 1) / 2.0) * pitchY,
-                index / (along * across) * stack(type));
-    }
-
-    /** Each in a cell of its own, a little beside its middle and turned a little, always in the same way. */
-    private double scattered(Buffer buffer, int index, int piece, int type) {
-        onArea(buffer, index, type);
-        long mixed = (piece + 1) * 0x9e3779b97f4a7c15L;
-        mixed = (mixed ^ mixed >>> 31) * 0xbf58476d1ce4e5b9L;
-        double a = (mixed >>> 40 & 1023) / 1023.0 - 0.5;
-        double b = (mixed >>> 20 & 1023) / 1023.0 - 0.5;
-        double c = (mixed & 1023) / 1023.0 - 0.5;
-        double spareX = Math.max(0,
-                buffer.footprint().lengthMetres() / Buffer.fitting(buffer.footprint().lengthMetres(), lengths[type]) - lengths[type]);
-        double spareY = Math.max(0,
-                buffer.footprint().widthMetres() / Buffer.fitting(buffer.footprint().widthMetres(), widths[type]) - widths[type]);
-        at(atX + a * spareX, atY + b * spareY, atZ);
-        return c * 24;
-    }
-
-    private double stack(int type) {
-        return heights[type] + GAP_METRES;
     }
 }

@@ -109,7 +109,7 @@ final class OrderDesk {
             OrderedLine line = new OrderedLine(order, type, wanted);
             missing.get(type).add(line);
             while (line.missing > 0) {
-                Load load = rack.best(type);
+                Load load = rack.onOffer.best(type);
                 if (load == null) {
                     return;
                 }
@@ -119,13 +119,13 @@ final class OrderDesk {
     }
 
     private void choose(Load load, OrderedLine line) {
-        rack.leavesStock(load);
+        rack.onOffer.leave(load);
         load.isAsked = true;
         load.line = line;
         if (--line.missing == 0) {
             missing.get(line.type).remove(line);
         }
-        rack.onAsked(load);
+        rack.onOffer.onAsked(load);
     }
 
     /** A load can be fetched, and is asked for by nobody; says whether an order takes it. */
@@ -142,9 +142,9 @@ final class OrderDesk {
     void chooseOthers(List<Load> asked) {
         for (Load load : asked) {
             OrderedLine line = load.line;
-            Load other = rack.best(load.piece.type);
+            Load other = rack.onOffer.best(load.piece.type);
             if (line != null && other != null && !rack.aisle(other).isDown()) {
-                rack.onNoLongerAsked(load);
+                rack.onOffer.onNoLongerAsked(load);
                 load.line = null;
                 line.missing++;
                 missing.get(line.type).add(line);

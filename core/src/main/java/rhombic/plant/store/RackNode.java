@@ -1,11 +1,9 @@
 package rhombic.plant.store;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.measure.RackFigures;
@@ -23,7 +21,6 @@ import rhombic.plant.piece.Ranking;
 import rhombic.space.Pose;
 import rhombic.study.Rule;
 import rhombic.study.kind.Rack;
-import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackStock;
@@ -46,11 +43,9 @@ public final class RackNode extends ContentNode implements Room {
     private final StoreAisle[] aisles;
     private final Map<Piece, Load> loads = new IdentityHashMap<>();
     private final double[] highs;
-    /** Of each type, how many cranes fetch or have fetched that have not gone yet. */
-    private final int[] goingOut;
-    private final ToDoubleFunction<Piece> formula;
     private final SlotSearch search;
     private final @Nullable OrderDesk desk;
+    final OnOffer onOffer;
     /** How long a load stays at least; null: it may go at once. */
     private final @Nullable PieceTime minStay;
     private final long maxStayNanos;
@@ -79,13 +74,9 @@ public final class RackNode extends ContentNode implements Room {
         for (int i = 0; i < aisles.length; i++) {
             aisles[i] = new StoreAisle(this, i);
         }
-        goingOut = new int[flow.types.count()];
-        String text = rack.fetching().formula();
-        formula = rack.fetching().rule() == FetchChoice.BY_FORMULA && !text.isBlank()
-                ? flow.ofPiece(text, rack.id() + "\u0000fetch")
-                : piece -> 0;
         search = new SlotSearch(this, taker, flow.stream(rack.id(), Purpose.ROUTING));
         desk = rack.orders().map(plan -> new OrderDesk(this, plan)).orElse(null);
+        onOffer = new OnOffer(this, desk);
         ripening = new Ripening(flow, this::becomesRipe);
         minStay = rack.fetching().minStay().map(time -> PieceTime.of(time, flow, scope("min stay"), flow.stream(rack.id(), Purpose.PAUSE)))
                 .orElse(null);
@@ -197,7 +188,7 @@ public final class RackNode extends ContentNode implements Room {
     @Override
     public void accept(Claim claim, Piece piece) {
         counts(piece);
-        assert tally.content() - Arrays.stream(goingOut).sum() + taker.claims() <= capacity : name() + " holds more than it has room for";
+        assert tally.content() - onOffer.goingOut() + taker.claims() <= capacity : name() + " holds more than it has room for";
         if (flow.trace != null) {
             flow.trace.waits(flow.now(), piece.body, index);
         }
@@ -274,7 +265,7 @@ public final class RackNode extends ContentNode implements Room {
         }
         stands(load, place(aisle, load, aisle.slots.put(load)));
         if (before != null && aisle.slots.front(load.lane) == load) {
-            leavesStock(before); // it can't be reached any more
+            onOffer.leave(before); // it can't be reached any more
         }
     }
 
@@ -283,107 +274,23 @@ public final class RackNode extends ContentNode implements Room {
     private void becomesRipe(Load load) {
         load.isRipe = true;
         if (!load.isOnCrane) {
-            offerIfReached(load);
+            onOffer.offerIfReached(load);
             flow.toAgenda(this);
         }
     }
 
-    /** It can be fetched, if it can be reached; an order takes it, or it joins the stock. */
-    void offerIfReached(Load load) {
-        StoreAisle aisle = aisle(load);
-        boolean isReached = hasCranes || aisle.slots.front(load.lane) == load;
-        if (isReached && load.isRipe && !load.isAsked) {
-            load.rank = switch (rack.fetching().rule()) {
-                case OLDEST -> load.storedNanos;
-                case NEWEST -> -(double) load.storedNanos;
-                case NEAREST -> secondsFrom(rack.outfeed(), load.lane);
-                case BY_FORMULA -> formula.applyAsDouble(load.piece);
-            };
-            if (desk == null || !desk.takes(load)) {
-                joinsStock(load);
-            }
-        }
+    Shelf shelf(int type) {
+        return shelves.get(type);
     }
 
-    void joinsStock(Load load) {
-        aisle(load).ripe.add(load);
-    }
-
-    void leavesStock(Load load) {
-        aisle(load).ripe.remove(load);
-    }
-
-    /** How many loads of a type can be fetched and are asked for by nobody. */
-    int inStock(int type) {
-        int sum = 0;
-        for (StoreAisle aisle : aisles) {
-            sum += aisle.ripe.size(type);
-        }
-        return sum;
-    }
-
-    /** The load of a type that goes first, if possible in an aisle that is not down; null if there is none. */
-    @Nullable
-    Load best(int type) {
-        Load best = null;
-        for (StoreAisle aisle : aisles) {
-            Load first = aisle.ripe.first(type);
-            if (first != null && (best == null || isBefore(first, best))) {
-                best = first;
-            }
-        }
-        return best;
-    }
-
-    private boolean isBefore(Load one, Load other) {
-        boolean isDown = aisle(one).isDown();
-        return isDown == aisle(other).isDown() ? Stock.FIRST.compare(one, other) < 0 : !isDown;
-    }
-
-    /** A customer order asks for a load. */
-    void onAsked(Load load) {
-        if (hasCranes) {
-            aisle(load).asked.add(load);
-        } else {
-            aisle(load).slots.setShut(load.lane, true);
-            shelves.get(load.piece.type).ask(load);
-        }
-        flow.toAgenda(this);
-    }
-
-    /** Another is chosen for it. */
-    void onNoLongerAsked(Load load) {
-        aisle(load).asked.remove(load);
-        load.isAsked = false;
-        joinsStock(load);
-    }
-
-    /** Whether what stands behind the rack needs one more of a type than is on its way out already. */
-    boolean isWanted(int type, Stock of) {
-        Load one = of.first(type);
-        return one != null && outgoingLinks().wanted(one.piece) > goingOut[type];
-    }
-
-    /** A crane is to fetch a load. */
-    void onToBeFetched(Load load) {
-        aisle(load).asked.remove(load);
-        leavesStock(load);
-        goingOut[load.piece.type]++;
-    }
-
-    /** A crane can't fetch a load for now. */
-    void onNotFetched(Load load) {
-        goingOut[load.piece.type]--;
-        if (load.isAsked) {
-            aisle(load).asked.add(load);
-        } else {
-            joinsStock(load);
-        }
+    /** Whether what stands behind the rack needs one more than those that are on their way out already. */
+    boolean isWanted(Piece piece, int goingOut) {
+        return outgoingLinks().wanted(piece) > goingOut;
     }
 
     /** A load has been moved to another lane. */
     void onMoved(Load load) {
-        offerIfReached(load);
+        onOffer.offerIfReached(load);
         flow.toAgenda(this);
     }
 
@@ -426,7 +333,9 @@ public final class RackNode extends ContentNode implements Room {
         Load load = load(piece);
         loads.remove(piece);
         aisle(load).count(piece.type, -1);
-        goingOut[piece.type] -= hasCranes ? 1 : 0;
+        if (hasCranes) {
+            onOffer.onGone(load);
+        }
         noteLess(piece);
         if (desk != null) {
             desk.onGone(load);
@@ -444,6 +353,11 @@ public final class RackNode extends ContentNode implements Room {
     /** From where loads come in to a lane: for a crane the time, else what the way is like for a forklift. */
     double secondsFromInfeed(int lane) {
         return secondsFrom(rack.infeed(), lane);
+    }
+
+    /** The same to where loads go out. */
+    double secondsToOutfeed(int lane) {
+        return secondsFrom(rack.outfeed(), lane);
     }
 
     private double secondsFrom(TransferPoint point, int lane) {

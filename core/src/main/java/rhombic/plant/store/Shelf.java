@@ -27,7 +27,7 @@ final class Shelf extends FirstGiver {
 
     @Override
     public int backlog() {
-        return rack.isByOrder() ? asked.size() : rack.inStock(type);
+        return rack.isByOrder() ? asked.size() : rack.onOffer.count(type);
     }
 
     /** What was on offer may stand behind another load now. */
@@ -38,7 +38,7 @@ final class Shelf extends FirstGiver {
 
     @Override
     protected @Nullable Piece first() {
-        Load first = rack.isByOrder() ? asked.isEmpty() ? null : asked.first() : rack.best(type);
+        Load first = rack.isByOrder() ? asked.isEmpty() ? null : asked.first() : rack.onOffer.best(type);
         return first == null ? null : first.piece;
     }
 
@@ -46,7 +46,7 @@ final class Shelf extends FirstGiver {
     protected void remove(Piece piece) {
         Load load = rack.load(piece);
         asked.remove(load);
-        rack.leavesStock(load);
+        rack.onOffer.leave(load);
         rack.aisle(load).slots.setShut(load.lane, true);
     }
 
@@ -57,7 +57,7 @@ final class Shelf extends FirstGiver {
             asked.add(load);
         } else {
             rack.aisle(load).slots.setShut(load.lane, false);
-            rack.offerIfReached(load);
+            rack.onOffer.offerIfReached(load);
         }
         from.flow.toAgenda(from);
     }
@@ -79,7 +79,7 @@ final class Shelf extends FirstGiver {
         Load next = aisle.slots.front(lane);
         rack.onGone(piece);
         if (next != null) {
-            rack.offerIfReached(next);
+            rack.onOffer.offerIfReached(next);
         }
     }
 }

@@ -198,7 +198,7 @@ final class StoreAisle implements Crane.Work {
             if (lane == Slots.NONE) {
                 outfeedKept--;
                 fetching = null;
-                rack.onNotFetched(load);
+                rack.onOffer.onNotFetched(load);
                 return null;
             }
             isAside = true;
@@ -222,7 +222,7 @@ final class StoreAisle implements Crane.Work {
         fetchesNext = in != null;
         if (out != null) {
             outfeedKept++;
-            rack.onToBeFetched(out);
+            rack.onOffer.onToBeFetched(out);
         }
         return in != null || out != null;
     }
@@ -239,7 +239,7 @@ final class StoreAisle implements Crane.Work {
         }
         Load best = null;
         for (int type = 0; type < ripe.types(); type++) {
-            if (ripe.size(type) > 0 && rack.isWanted(type, ripe)) {
+            if (ripe.size(type) > 0 && rack.onOffer.isWanted(type, ripe)) {
                 best = best(ripe.of(type), from, best);
             }
         }
@@ -311,7 +311,7 @@ final class StoreAisle implements Crane.Work {
         }
         slots.takeFront(load.lane);
         if (isAside) {
-            rack.leavesStock(load);
+            rack.onOffer.leave(load);
             load.isOnCrane = true;
             load.lane = asideTo;
         } else {

@@ -9,20 +9,17 @@ import javafx.geometry.Point3D;
 import javafx.scene.AmbientLight;
 import javafx.scene.DirectionalLight;
 import javafx.scene.Group;
-import javafx.scene.PerspectiveCamera;
 import javafx.scene.SceneAntialiasing;
 import javafx.scene.SubScene;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
-import javafx.scene.transform.Affine;
 import org.jspecify.annotations.Nullable;
 import rhombic.chart.Chart;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.desktop.floor.body.MeshMaker;
 import rhombic.desktop.floor.body.Swatch;
-import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -31,7 +28,6 @@ import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.site.LineElement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
@@ -42,19 +38,15 @@ public final class FloorView extends Region {
     private static final double STILL_METRES = 0.005;
     private static final Color PAPER = Color.web("#E6E1D4");
     private static final double DEGREES_PER_PIXEL = 0.35;
-    private static final double PIECE_PIXELS = 9;
 
-    /** So many meshes at most are pieces of one type and look drawn in; each is touched only if something in it moves. */
-    private static final int MAX_MESHES = 100;
-
-    private final Group swarms = new Group();
     private final Group underlay = new Group();
-    private final PerspectiveCamera camera = new PerspectiveCamera(true);
+    private final FloorCamera camera = new FloorCamera();
     private final SubScene scene;
     private final FloorCharts charts = new FloorCharts();
     private final FloorOverlay overlay = new FloorOverlay(charts);
     private final PhongMaterial palette = new PhongMaterial();
     private final GroundPlane plane = new GroundPlane();
+    private final PiecesView pieces = new PiecesView();
     private final PeopleView people = new PeopleView(palette);
     private final CraneView cranes = new CraneView(palette);
     private final FarRacks racks = new FarRacks();
@@ -68,11 +60,6 @@ public final class FloorView extends Region {
     private Study study = unfolded.study();
     private Scenery.Ground ground = Scenery.Ground.of(study);
     private Scene poser = new Scene(unfolded);
-    private final Poses poses = new Poses();
-    private List<PieceSwarm> pieceSwarms = List.of();
-    private Viewpoint view = Viewpoint.usual();
-    private double lastYaw = view.yawDegrees();
-    private double lastPitch = view.pitchDegrees();
     private @Nullable Moment shown;
     private long shownNanos = -2;
     private double shownGlide = -1;
@@ -83,7 +70,7 @@ public final class FloorView extends Region {
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
         ghost.setMouseTransparent(true);
-        Group world = new Group(underlay, equipment.view(), swarms, people.view(), cranes.view(), racks.view(), lamps.besideLinks(),
+        Group world = new Group(underlay, equipment.view(), pieces.view(), people.view(), cranes.view(), racks.view(), lamps.besideLinks(),
                 travelling,
                 equipment.building(),
                 ghost,
@@ -91,15 +78,14 @@ public final class FloorView extends Region {
         travelling.setMaterial(palette);
         scene = new SubScene(world, 640, 480, true, hasSmoothEdges() ? SceneAntialiasing.BALANCED : SceneAntialiasing.DISABLED);
         scene.setFill(PAPER);
-        scene.setCamera(camera);
-        camera.setVerticalFieldOfView(true);
+        scene.setCamera(camera.camera());
         getChildren().addAll(scene, overlay, charts);
         setFocusTraversable(true);
         setId("floor");
         getStyleClass().add("floor");
         setMinSize(200, 120);
         setPrefSize(640, 480);
-        look(view);
+        look(view());
         rebuild();
     }
 
@@ -118,7 +104,7 @@ public final class FloorView extends Region {
         overlay.setWidth(getWidth());
         overlay.setHeight(getHeight());
         charts.resize(getWidth(), getHeight());
-        look(view);
+        look(view());
     }
 
     // ---- what is shown
@@ -129,11 +115,7 @@ public final class FloorView extends Region {
         unfolded = newStudy;
         study = unfolded.study();
         poser = new Scene(unfolded);
-        if (newTypes || pieceSwarms.isEmpty()) {
-            pieceSwarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look)))
-                    .toList();
-            swarms.getChildren().setAll(pieceSwarms.stream().map(PieceSwarm::view).toList());
-        }
+        pieces.setStudy(study, newTypes);
         people.setStudy(unfolded);
         cranes.setStudy(unfolded);
         racks.setStudy(unfolded);
@@ -159,16 +141,10 @@ public final class FloorView extends Region {
         shown = moment;
         shownNanos = moment.timeNanos();
         shownGlide = glideNanos;
-        pieceSwarms.forEach(PieceSwarm::begin);
-        racks.look(poser, view, getWidth(), getHeight());
-        poser.pose(moment, glideNanos, poses);
+        racks.look(poser, view(), getWidth(), getHeight());
+        poser.pose(moment, glideNanos, pieces.poses());
         racks.paint(poser);
-        int placesTogether = 1 + study.elements().size() / MAX_MESHES;
-        for (int i = 0; i < poses.count(); i++) {
-            pieceSwarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i),
-                    poses.headingDegrees(i));
-        }
-        pieceSwarms.forEach(swarm -> swarm.end(view, getHeight()));
+        pieces.show(moment, view(), getHeight());
         people.show(poser.people());
         cranes.show(poser.cranes());
         lamps.show(unfolded, moment);
@@ -179,10 +155,7 @@ public final class FloorView extends Region {
     public void clearMoment() {
         shown = null;
         shownNanos = -2;
-        pieceSwarms.forEach(swarm -> {
-            swarm.begin();
-            swarm.end(view, getHeight());
-        });
+        pieces.hide(view(), getHeight());
         people.hide();
         cranes.hide();
         racks.hide();
@@ -239,7 +212,7 @@ public final class FloorView extends Region {
     }
 
     public void drawOverlay() {
-        overlay.draw(unfolded, ground, view, equipment.isCrowded() ? EquipmentView.DETAIL_PIXELS : 0);
+        overlay.draw(unfolded, ground, view(), equipment.isCrowded() ? EquipmentView.DETAIL_PIXELS : 0);
     }
 
     public UnfoldedStudy unfolded() {
@@ -252,33 +225,14 @@ public final class FloorView extends Region {
 
     /** The drawn piece nearest to the pixel, within a few pixels. */
     public Optional<Integer> pieceAt(double pixelX, double pixelY) {
-        Moment moment = shown;
-        if (moment == null) {
-            return Optional.empty();
-        }
-        double min = PIECE_PIXELS;
-        int nearest = -1;
-        for (int i = 0; i < poses.count(); i++) {
-            Optional<Viewpoint.Pixel> at = view.project(poses.x(i), poses.y(i), poses.z(i) + 0.25, getWidth(), getHeight());
-            double distance = at.isEmpty() ? Double.MAX_VALUE : Math.hypot(at.get().x() - pixelX, at.get().y() - pixelY);
-            if (distance < min) {
-                min = distance;
-                nearest = poses.body(i);
-            }
-        }
-        return nearest < 0 ? Optional.empty() : Optional.of(moment.pieceOf(nearest));
+        return pieces.pieceAt(view(), pixelX, pixelY, getWidth(), getHeight());
     }
 
     /** Puts the piece into the middle of the view, if it is on the floor; says whether it is. */
     public boolean centreOn(int piece) {
-        Moment moment = shown;
-        for (int i = 0; moment != null && i < poses.count(); i++) {
-            if (moment.pieceOf(poses.body(i)) == piece) {
-                centreOn(poses.x(i), poses.y(i));
-                return true;
-            }
-        }
-        return false;
+        Optional<Viewpoint.FloorPoint> spot = pieces.spotOf(piece);
+        spot.ifPresent(at -> centreOn(at.x(), at.y()));
+        return spot.isPresent();
     }
 
     /** Puts one of a group into the middle of the view, by its number among all; says whether it is on the floor. */
@@ -291,23 +245,17 @@ public final class FloorView extends Region {
     }
 
     private void centreOn(double x, double y) {
-        double dx = x - view.targetX();
-        double dy = y - view.targetY();
-        Viewpoint nearer = view.movedBy(dx, dy).nearer(FOLLOWED_METRES);
-        if (Math.hypot(dx, dy) > STILL_METRES || nearer.distance() < view.distance()) {
+        double dx = x - view().targetX();
+        double dy = y - view().targetY();
+        Viewpoint nearer = view().movedBy(dx, dy).nearer(FOLLOWED_METRES);
+        if (Math.hypot(dx, dy) > STILL_METRES || nearer.distance() < view().distance()) {
             look(nearer);
         }
     }
 
     /** Where the piece is drawn, in pixels. */
     public Optional<Viewpoint.Pixel> pixelOfPiece(int piece) {
-        Moment moment = shown;
-        for (int i = 0; moment != null && i < poses.count(); i++) {
-            if (moment.pieceOf(poses.body(i)) == piece) {
-                return view.project(poses.x(i), poses.y(i), poses.z(i) + 0.25, getWidth(), getHeight());
-            }
-        }
-        return Optional.empty();
+        return pieces.pixelOf(piece, view(), getWidth(), getHeight());
     }
 
     /** What is named or stands there; a label belongs to its element. */
@@ -316,8 +264,8 @@ public final class FloorView extends Region {
         if (labelled.isPresent()) {
             return labelled;
         }
-        Optional<PlantElement> crew = people.crewAt(view, pixelX, pixelY, getWidth(), getHeight()).flatMap(study::find);
-        return crew.isPresent() ? crew : Sight.first(study, view.position(), view.ray(pixelX, pixelY, getWidth(), getHeight()));
+        Optional<PlantElement> crew = people.crewAt(view(), pixelX, pixelY, getWidth(), getHeight()).flatMap(study::find);
+        return crew.isPresent() ? crew : Sight.first(study, view().position(), view().ray(pixelX, pixelY, getWidth(), getHeight()));
     }
 
     /** The path of a link in pixels, point by point; points behind the eye are left out. */
@@ -333,7 +281,7 @@ public final class FloorView extends Region {
 
     /** Where a point of the floor is in this view, in pixels. */
     public Optional<Viewpoint.Pixel> pixelOf(double x, double y, double z) {
-        return view.project(x, y, z, getWidth(), getHeight());
+        return view().project(x, y, z, getWidth(), getHeight());
     }
 
     /** Where the handle is from which links of the element are drawn, in pixels. */
@@ -344,11 +292,11 @@ public final class FloorView extends Region {
 
     /** What is so high above the floor under a pixel. */
     public Optional<Viewpoint.FloorPoint> levelAt(double z, double pixelX, double pixelY) {
-        return view.levelAt(z, pixelX, pixelY, getWidth(), getHeight());
+        return view().levelAt(z, pixelX, pixelY, getWidth(), getHeight());
     }
 
     public Optional<Viewpoint.FloorPoint> floorAt(double pixelX, double pixelY) {
-        return view.floorAt(pixelX, pixelY, getWidth(), getHeight());
+        return view().floorAt(pixelX, pixelY, getWidth(), getHeight());
     }
 
     /** Shows what would be placed or moved, as a pale body. */
@@ -359,21 +307,16 @@ public final class FloorView extends Region {
     // ---- camera
 
     public Viewpoint view() {
-        return view;
+        return camera.view();
     }
 
     public boolean isPlan() {
-        return view.isPlan();
+        return view().isPlan();
     }
 
     /** The present view under that name, to the centimetre and a tenth of a degree. */
     public NamedView seen(String name) {
-        return new NamedView(name, rounded(view.targetX(), 100), rounded(view.targetY(), 100), rounded(view.yawDegrees() % 360, 10),
-                rounded(view.pitchDegrees(), 10), rounded(view.distance(), 100), view.isPlan());
-    }
-
-    private static double rounded(double value, double parts) {
-        return Math.round(value * parts) / parts;
+        return camera.seen(name);
     }
 
     public void look(NamedView kept) {
@@ -382,35 +325,25 @@ public final class FloorView extends Region {
     }
 
     public void look(Viewpoint from) {
-        view = from;
-        double[] r = view.right();
-        double[] u = view.up();
-        double[] f = view.forward();
-        double[] p = view.position();
-        // Columns: right, down and forward of the camera, in the coordinates of the toolkit (x, -z, y).
-        camera.getTransforms().setAll(new Affine(r[0], -u[0], f[0], p[0], -r[2], u[2], -f[2], -p[2], r[1], -u[1], f[1], p[1]));
-        camera.setFieldOfView(view.fieldDegrees());
-        double depth = 60 + view.distance();
-        camera.setNearClip(view.isPlan() ? Math.max(0.1, view.distance() - 40) : 0.2);
-        camera.setFarClip(view.isPlan() ? view.distance() + 10 : depth * 6);
+        camera.look(from);
         if (equipment.isCrowded()) {
             showBodies();
         }
-        pieceSwarms.forEach(swarm -> swarm.end(view, getHeight())); // what was near may be far now
-        equipment.refine(view, getWidth(), getHeight());
+        pieces.refine(view(), getHeight());
+        equipment.refine(view(), getWidth(), getHeight());
         drawOverlay();
     }
 
     /** Looks from the same place as another floor. */
     public void lookAs(FloorView other) {
-        if (!view.equals(other.view)) {
-            look(other.view);
+        if (!view().equals(other.view())) {
+            look(other.view());
         }
     }
 
     /** Turns about what is in the middle, by so many pixels of the hand. */
     public void orbit(double dx, double dy) {
-        look(view.turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
+        look(view().turnedBy(dx * DEGREES_PER_PIXEL, dy * DEGREES_PER_PIXEL));
     }
 
     /** The floor follows the hand. */
@@ -418,13 +351,13 @@ public final class FloorView extends Region {
         Optional<Viewpoint.FloorPoint> from = floorAt(fromX, fromY);
         Optional<Viewpoint.FloorPoint> to = floorAt(toX, toY);
         if (from.isPresent() && to.isPresent()) {
-            look(view.movedBy(from.get().x() - to.get().x(), from.get().y() - to.get().y()));
+            look(view().movedBy(from.get().x() - to.get().x(), from.get().y() - to.get().y()));
         }
     }
 
     /** To or from what is under the pointer. */
     public void zoom(double wheel, double x, double y) {
-        look(view.zoomed(Math.clamp(Math.pow(0.9985, wheel), 0.5, 2), x, y, getWidth(), getHeight()));
+        look(view().zoomed(Math.clamp(Math.pow(0.9985, wheel), 0.5, 2), x, y, getWidth(), getHeight()));
     }
 
     /**
@@ -439,7 +372,7 @@ public final class FloorView extends Region {
             last[1] = e.getY();
         });
         setOnMouseDragged(e -> {
-            if (e.isSecondaryButtonDown() && !e.isShiftDown() && !view.isPlan()) {
+            if (e.isSecondaryButtonDown() && !e.isShiftDown() && !view().isPlan()) {
                 orbit(e.getX() - last[0], e.getY() - last[1]);
             } else {
                 pan(last[0], last[1], e.getX(), e.getY());
@@ -455,48 +388,13 @@ public final class FloorView extends Region {
     }
 
     public void togglePlan() {
-        if (view.isPlan()) {
-            look(view.as3D(lastYaw, lastPitch));
-        } else {
-            lastYaw = view.yawDegrees();
-            lastPitch = view.pitchDegrees();
-            look(view.asPlan());
-        }
+        look(camera.planToggled());
     }
 
     /** Brings the named elements into view, or everything if none are named. */
     public void fit(Set<String> names) {
-        List<PlantElement> elements = study.elements().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList();
-        List<double[]> points = new ArrayList<>();
-        elements.forEach(element -> corners(element, points));
-        if (points.isEmpty()) {
-            points.addAll(List.of(new double[] {-12, -8, 0}, new double[] {12, -8, 0}, new double[] {12, 8, 0}, new double[] {-12, 8, 0}));
-        }
-        look(view.fitted(points, Math.max(50, getWidth()), Math.max(50, getHeight())));
-    }
-
-    /** What is higher is brought into view up to its top. */
-    private static final double HIGH_METRES = 4;
-
-    private static void corners(PlantElement element, List<double[]> points) {
-        if (element instanceof LineElement line) {
-            for (Pose corner : line.cornersOnFloor()) {
-                points.add(new double[] {corner.x(), corner.y(), 0});
-                points.add(new double[] {corner.x(), corner.y(), Math.min(2, line.heightMetres())});
-            }
-            return;
-        }
-        double reach = Math.max(2, Math.hypot(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2);
-        for (double dx : new double[] {-reach, reach}) {
-            for (double dy : new double[] {-reach, reach}) {
-                points.add(new double[] {element.placement().xMetres() + dx, element.placement().yMetres() + dy, 0});
-            }
-        }
-        points.add(new double[] {element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 2.9});
-        double high = element.placement().zMetres() + element.footprint().heightMetres();
-        if (high > HIGH_METRES) {
-            element.onFootprint().forEach(corner -> points.add(new double[] {corner.x(), corner.y(), high}));
-        }
+        look(camera.fitted(study.elements().stream().filter(e -> names.isEmpty() || names.contains(e.name())).toList(),
+                Math.max(50, getWidth()), Math.max(50, getHeight())));
     }
 
     // ---- building the scene
@@ -513,7 +411,7 @@ public final class FloorView extends Region {
     }
 
     private void showBodies() {
-        if (equipment.show(view, getWidth(), getHeight())) {
+        if (equipment.show(view(), getWidth(), getHeight())) {
             shownNanos = -2;
         }
     }

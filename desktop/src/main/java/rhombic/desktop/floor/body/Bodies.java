@@ -5,6 +5,7 @@ import java.util.stream.IntStream;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.Scene;
+import rhombic.scene.PiecePlaces;
 import rhombic.study.area.BreakArea;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
@@ -198,9 +199,9 @@ public final class Bodies {
             place.bar(0.2, y - 0.1, table + 0.75, 0.07, 0.07, 0.38, Swatch.VERDIGRIS);
         }, table);
         double front = -station.usualSize().widthMetres() / 2 - 0.55;
-        for (int stand = 0; stand < Scene.STANDS; stand++) {
-            double x = (stand - 1) * Scene.STAND_PITCH_METRES;
-            maker.bar(x, front, Scene.STAND_METRES - 0.06, 0.78, 0.66, 0.06, Swatch.MAT);
+        for (int stand = 0; stand < PiecePlaces.STANDS; stand++) {
+            double x = (stand - 1) * PiecePlaces.STAND_PITCH_METRES;
+            maker.bar(x, front, PiecePlaces.STAND_METRES - 0.06, 0.78, 0.66, 0.06, Swatch.MAT);
             for (int leg : new int[] {-1, 1}) {
                 maker.bar(x + leg * 0.32, front - 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);
                 maker.bar(x + leg * 0.32, front + 0.26, 0, 0.06, 0.06, 0.44, Swatch.STEEL_DARK);

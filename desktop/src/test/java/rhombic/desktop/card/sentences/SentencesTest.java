@@ -4,21 +4,13 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Stream;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.text.OfferException;
 import rhombic.desktop.card.text.Sentence;
-import rhombic.formats.study.StudyReader;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
@@ -28,40 +20,14 @@ import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
-import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Bend;
 import rhombic.study.place.Placement;
-import rhombic.study.value.Attribute;
 import rhombic.study.value.TimeSource;
-import rhombic.study.value.Value;
-import rhombic.study.work.Supply;
 
-class SentencesTest {
-    private Study study;
-
-    @BeforeEach
-    void open() throws Exception {
-        study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
-    }
-
-    private List<Sentence> of(String name) {
-        return of(study, name);
-    }
-
-    private static List<Sentence> of(Study study, String name) {
-        return name.isEmpty() ? Sentences.of(study) : Sentences.of(study, study.find(name).orElseThrow());
-    }
-
-    private Sentence.Token token(String name, String id) {
-        return tokens(of(name)).filter(t -> t.id().equals(id)).findFirst().orElseThrow();
-    }
-
-    private List<String> text(String name) {
-        return of(name).stream().map(Sentence::text).toList();
-    }
-
+/** What cards say, and what their tokens change and refuse. */
+class SentencesTest extends DemoCards {
     @Test
     void aStationReadsAsPlainSentences() {
         assertEquals(List.of("Has 1 place for one piece each, and room for 1 before it.",
@@ -185,113 +151,6 @@ class SentencesTest {
                 of(element).stream().map(Sentence::text).toList().toString());
     }
 
-    /** Of whatever table there is in the demo: a cell that no row can lack is asked for by its heading, and nothing else happens. */
-    @Test
-    void aRowThatLacksACellIsToldAndNeverTaken() {
-        List<Sentence> all = new ArrayList<>(Sentences.of(study));
-        study.elements().forEach(element -> all.addAll(Sentences.of(study, element)));
-        Set<String> asked = new TreeSet<>();
-        for (Sentence.Token token : tokens(all).toList()) {
-            if (!(token.editor() instanceof Sentence.Editor.Cells cells) || cells.grid().rows().isEmpty()) {
-                continue;
-            }
-            Sentence.Grid grid = cells.grid();
-            int needed = grid.headingsCount() ? 2 : grid.needed(); // of a sheet, its reader says
-            for (int column = 0; column < needed; column++) {
-                List<List<String>> rows = new ArrayList<>(grid.rows());
-                List<String> last = new ArrayList<>(rows.getLast());
-                last.set(column, "");
-                rows.set(rows.size() - 1, last);
-                IllegalArgumentException told = assertThrows(IllegalArgumentException.class,
-                        () -> grid.edit(new Sentence.Filled(grid.headings(), rows, "")).apply(study), token.id());
-                assertTrue(told.getMessage()
-                        .matches("Row " + rows.size() + ": its .*" + (grid.headingsCount() ? "" : grid.headings().get(column))
-                                + ".* is missing"),
-                        told.getMessage());
-                asked.add(grid.headings().get(column));
-            }
-        }
-        assertTrue(asked.containsAll(List.of("attribute", "value", "type", "time", "look", "colour", "whom", "for", "part")),
-                asked.toString());
-    }
-
-    @Test
-    void anAttributeCanBeginWithAnEmptyTextIfThatIsMeant() {
-        Sentence.Grid grid = grid("Leak test", "attributes");
-        Study with = grid.edit(new Sentence.Filled(grid.headings(), List.of(List.of("note", "\"\"")), "")).apply(study);
-        assertEquals("", with.find("Leak test").orElseThrow().basics().attributes().getFirst().value().toString());
-        Sentence.Grid again = grid(with, "Leak test", "attributes");
-        assertEquals(with, again.edit(new Sentence.Filled(again.headings(), again.rows(), "")).apply(with));
-    }
-
-    @Test
-    void twoPersonsOfOneNameAreToldByTheirName() {
-        Sentence.Grid grid = grid("Brazer", "persons");
-        List<List<String>> twice = List.of(List.of("Ana", "1", ""), List.of("Ana", "1.2", ""));
-        Study named = grid.edit(new Sentence.Filled(grid.headings(), twice.subList(0, 1), "")).apply(study);
-        for (Study now : List.of(study, named)) {
-            IllegalArgumentException told = assertThrows(IllegalArgumentException.class,
-                    () -> grid(now, "Brazer", "persons").edit(new Sentence.Filled(grid.headings(), twice, "")).apply(now));
-            assertTrue(told.getMessage().contains("called \u201cAna\u201d"), told.getMessage());
-        }
-    }
-
-    private Sentence.Grid grid(String element, String id) {
-        return grid(study, element, id);
-    }
-
-    private static Sentence.Grid grid(Study of, String element, String id) {
-        return ((Sentence.Editor.Cells) tokens(of(of, element)).filter(t -> t.id().equals(id)).findFirst().orElseThrow().editor()).grid();
-    }
-
-    private void fill(String element, String id, List<String> headings, List<List<String>> rows) {
-        study = grid(element, id).edit(new Sentence.Filled(headings, rows, "")).apply(study);
-    }
-
-    private static Stream<Sentence.Token> tokens(List<Sentence> sentences) {
-        return sentences.stream().flatMap(s -> s.parts().stream()).filter(Sentence.Token.class::isInstance).map(Sentence.Token.class::cast);
-    }
-
-    @Test
-    void gridsSayWhatIsThereAndChangeIt() {
-        assertEquals(List.of("S", "5"), grid("Housings in", "piece type").rows().getFirst());
-        fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("s", "1"), List.of("L", "1")));
-        assertTrue(text("Housings in").getFirst().contains("S 50 %, L 50 %"));
-        assertEquals(List.of("06:00", "Compressor", "110"), grid("Truck dock", "timetable").rows().getFirst());
-        fill("Truck dock", "timetable", List.of("type", "time"), List.of(List.of("Coil", "07:15")));
-        assertTrue(text("Truck dock").getFirst().contains("timetable of 1 row says, 1 piece"), text("Truck dock").getFirst());
-        assertEquals(List.of("S", "S", "2"), grid("Palletising", "recipe").rows().getFirst());
-        fill("Palletising", "recipe", List.of("for", "part", "number"), List.of(List.of("S", "S", "3")));
-        assertTrue(text("Palletising").get(1).contains("Needs 3 S for S by"));
-        fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "100 s")));
-        assertTrue(text("").stream().anyMatch(s -> s.startsWith("Brazing times gives 1 value by model")));
-        fill("", "L looks", List.of("look", "colour"), List.of(List.of("usual", "#102030"), List.of("hot", "#C04020")));
-        fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("joints", "12"), List.of("export", "yes")));
-        assertTrue(text("").stream().anyMatch(s -> s.startsWith("L is") && s.contains("looks usual, hot. joints 12, export yes.")),
-                text("").toString());
-    }
-
-    @Test
-    void gridsRefuseWhatCanNotBeUsedAndChangeNothing() {
-        Study before = study;
-        assertTrue(assertThrows(IllegalArgumentException.class,
-                () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("XL", "1")))).getMessage()
-                .contains("There is no piece type"));
-        assertTrue(assertThrows(IllegalArgumentException.class,
-                () -> fill("Housings in", "piece type", List.of("type", "weight"), List.of(List.of("S", "some")))).getMessage()
-                .contains("must be a number"));
-        assertTrue(assertThrows(IllegalArgumentException.class,
-                () -> fill("Truck dock", "timetable", List.of("time", "type"), List.of(List.of("late", "Coil")))).getMessage()
-                .contains("Row 1: "));
-        assertTrue(assertThrows(IllegalArgumentException.class,
-                () -> fill("", "Brazing times rows", List.of("model", "value"), List.of(List.of("S", "1 s"), List.of("S", "2 s"))))
-                .getMessage().contains("same key"));
-        assertTrue(assertThrows(IllegalArgumentException.class,
-                () -> fill("", "L attributes", List.of("attribute", "value"), List.of(List.of("2x", "12")))).getMessage()
-                .contains("An attribute must be called"));
-        assertEquals(before, study);
-    }
-
     @Test
     void formulasAreOfferedAllThatTheyCanRead() {
         List<String> offers = ((Sentence.Editor.Script) token("Electrical test", "time").editor()).offers();
@@ -339,10 +198,6 @@ class SentencesTest {
         for (PlantElement element : study.elements()) {
             assertTrue(of(element.name()).stream().noneMatch(s -> s.text().isBlank()), element.name());
         }
-    }
-
-    private void change(String name, String id, String text) {
-        study = token(name, id).change().apply(text).apply(study);
     }
 
     private Link link(String from) {
@@ -429,92 +284,6 @@ class SentencesTest {
         assertEquals(1, study.find("Frame buffer").orElseThrow().basics().outletShut().size());
     }
 
-    @Test
-    void whatSeveralShareIsSaidOnceAndChangedInAll() {
-        List<PlantElement> two = List.of(study.find("Brazing 1").orElseThrow(), study.find("Leak test").orElseThrow());
-        List<Sentence> shared = SharedSentences.of(study, two);
-        Sentence place = shared.stream().filter(s -> s.text().startsWith("Stands at")).findFirst().orElseThrow();
-        assertTrue(place.text().contains(SharedSentences.DIFFERENT), place.text());
-        Sentence.Token places = shared.stream().flatMap(s -> s.parts().stream())
-                .filter(p -> p instanceof Sentence.Token t && t.id().equals("places")).map(p -> (Sentence.Token) p).findFirst()
-                .orElseThrow();
-        Study changed = places.change().apply("4").apply(study);
-        for (PlantElement element : two) {
-            assertEquals(4, ((Station) changed.find(element.name()).orElseThrow()).work().places());
-        }
-        assertTrue(shared.stream().noneMatch(s -> s.text().startsWith("Hands on")), "links are of one alone");
-        List<Sentence> mixed = SharedSentences.of(study, List.of(two.get(0), study.find("Frame buffer").orElseThrow()));
-        assertTrue(mixed.stream().anyMatch(s -> s.text().startsWith("Is ")) && mixed.stream().noneMatch(s -> s.text().startsWith("Has ")),
-                mixed::toString);
-    }
-
-    private static Sentence.Token shared(Study study, List<PlantElement> elements, String start) {
-        return SharedSentences.of(study, elements).stream().flatMap(sentence -> sentence.parts().stream())
-                .filter(part -> part instanceof Sentence.Token token && token.id().startsWith(start)).map(part -> (Sentence.Token) part)
-                .findFirst().orElseThrow(() -> new AssertionError("no token " + start));
-    }
-
-    /** Needs, failures and tables too: what differs says so, and is made alike by one change. */
-    @Test
-    void whatDiffersIsMadeAlikeInAllAtOnce() {
-        Study two = study.changed("Brazing 2", e -> {
-            Station station = (Station) e;
-            FailureMode first = station.basics().duty().failures().getFirst();
-            return station.with(station.basics().withDuty(station.basics().duty().withFailures(station.basics().duty().failures().stream()
-                    .map(mode -> mode == first ? mode.withDown(DistributionText.parse("99 s")) : mode).toList()))
-                    .withAttributes(List.of(new Attribute("wear", new Value.Num(3)))))
-                    .with(station.work().withPlaces(2));
-        });
-        List<PlantElement> elements = List.of(two.find("Brazing 1").orElseThrow(), two.find("Brazing 2").orElseThrow());
-        String failure = elements.getFirst().basics().duty().failures().getFirst().name();
-        Sentence.Token down = SharedSentences.of(two, elements).stream().filter(sentence -> sentence.text().contains(failure))
-                .flatMap(sentence -> sentence.parts().stream())
-                .filter(part -> part instanceof Sentence.Token token && token.shown().equals(SharedSentences.DIFFERENT))
-                .map(part -> (Sentence.Token) part).findFirst().orElseThrow();
-        Study alike = down.change().apply("5 min").apply(two);
-        for (PlantElement element : elements) {
-            assertEquals("5 min", alike.find(element.name()).orElseThrow().basics().duty().failures().getFirst().down().toString());
-        }
-        Sentence.Token table = shared(two, elements, "attributes");
-        assertEquals(SharedSentences.DIFFERENT, table.shown());
-        Sentence.Grid grid = ((Sentence.Editor.Cells) table.editor()).grid();
-        Study filled = grid.edit(new Sentence.Filled(grid.headings(), List.of(List.of("heat", "7")), "")).apply(two);
-        for (PlantElement element : elements) {
-            assertEquals("heat", filled.find(element.name()).orElseThrow().basics().attributes().getFirst().name());
-            assertEquals(1, filled.find(element.name()).orElseThrow().basics().attributes().size());
-        }
-        Study without = two.changed("Brazing 2", e -> ((Station) e).with(((Station) e).work()
-                .withOperations(
-                        ((Station) e).work().operations().stream().map(op -> op.withNeeds(List.of())).toList())));
-        Sentence.Token need = shared(without, List.of(without.find("Brazing 2").orElseThrow(), without.find("Brazing 1").orElseThrow()),
-                "needs");
-        assertEquals(SharedSentences.DIFFERENT, need.shown());
-        Sentence.Grid needs = ((Sentence.Editor.Cells) need.editor()).grid();
-        Study asked = needs.change()
-                .apply(new Sentence.Filled(needs.headings(), List.of(List.of("Maintenance", "1", "100 %", "0", "no")), ""))
-                .apply(without);
-        for (PlantElement element : elements) {
-            assertEquals("Maintenance", ((Station) asked.find(element.name()).orElseThrow()).needs().getFirst().skill());
-        }
-        assertEquals(two.links(), asked.links());
-    }
-
-    /** Many that are alike are asked once, and changed in one go. */
-    @Test
-    void thousandsAreChangedAtOnceWithoutLookingAtEach() {
-        List<PlantElement> many = new ArrayList<>();
-        for (int i = 0; i < 3000; i++) {
-            many.add(new Station("S" + i, Placement.at(i, 0), 1, 1,
-                    Optional.of(DistributionText.parse("60 s"))));
-        }
-        Study large = Study.empty().with(many, List.of());
-        List<PlantElement> elements = large.elements();
-        assertEquals(SharedSentences.DIFFERENT, shared(large, elements, "x").shown());
-        assertEquals("0 m", shared(large, elements, "y").shown());
-        Study changed = shared(large, elements, "places").change().apply("3").apply(large);
-        assertTrue(changed.elements().stream().allMatch(e -> ((Station) e).work().places() == 3));
-    }
-
     private OfferException offered(String name, String id, String text) {
         Sentence.Token token = Sentences.of(study, study.find(name).orElseThrow()).stream().flatMap(s -> s.parts().stream())
                 .filter(p -> p instanceof Sentence.Token t && t.id().equals(id)).map(p -> (Sentence.Token) p).findFirst().orElseThrow();
@@ -540,27 +309,6 @@ class SentencesTest {
         assertEquals("\u201c90 %\u201d is a share, not a time", share.getMessage());
         study = share.change().apply(study);
         assertTrue(text("Wrapping").contains("Available 90.0 % of the time: Jam takes 10.0 %."), text("Wrapping")::toString);
-    }
-
-    @Test
-    void aPastedColumnThatIsNoAttributeYetIsOfferedAsOne() {
-        Sentence.Token table = Sentences.of(study, study.find("Truck dock").orElseThrow()).stream().flatMap(s -> s.parts().stream())
-                .filter(p -> p instanceof Sentence.Token t && t.editor() instanceof Sentence.Editor.Cells cells
-                        && cells.grid().headingsCount())
-                .map(p -> (Sentence.Token) p).findFirst().orElseThrow();
-        Sentence.Grid grid = ((Sentence.Editor.Cells) table.editor()).grid();
-        String type = study.pieceTypes().getFirst().name();
-        Sentence.Filled filled = new Sentence.Filled(List.of("time", "type", "quantity", "batch"),
-                List.of(List.of(grid.rows().getFirst().getFirst(), type, "2", "17")), "");
-        OfferException offer = assertThrows(OfferException.class, () -> grid.edit(filled).apply(study));
-        assertEquals("Add batch to the piece types", offer.offer());
-        Study more = offer.change().apply(study);
-        assertTrue(more.type(type).orElseThrow().attributes().stream().anyMatch(a -> a.name().equals("batch")
-                && a.value().equals(new Value.Num(0))));
-        assertEquals(1,
-                ((Supply.ByTimetable) ((GoodsIn) more.find("Truck dock").orElseThrow()).supply()
-                        .orElseThrow()).timetable().rows().size(),
-                "what was pasted is there");
     }
 
     @Test
