@@ -14,6 +14,12 @@ public final class Formula {
     /** What the person who does the work can be asked for. */
     public static final Set<String> OF_PERSON = Set.of("name", "factor");
 
+    /**
+     * What a slot of a rack can be asked for: its {@code aisle}, {@code row}, {@code bay} and {@code level}, each from 1 on, how many
+     * {@code loads} are in it, and the {@code seconds} from the infeed to it.
+     */
+    public static final Set<String> OF_SLOT = Set.of("aisle", "row", "bay", "level", "loads", "seconds");
+
     /** What the clock can be asked for. */
     public static final Set<String> OF_CLOCK = Set.of("seconds", "hours", "hour", "weekday");
     /** What every piece can be asked for beside its attributes. */

@@ -20,6 +20,11 @@ public interface FormulaScope {
     /** Of who does the work: {@code name} and {@code factor}. */
     Object person(String name);
 
+    /** Of the slot of a rack that a piece could be stored in: one of {@link Formula#OF_SLOT}. */
+    default Object slot(String name) {
+        throw new FormulaException("There is no slot here that \u201cslot." + name + "\u201d could be of");
+    }
+
     /** The same as {@link #here(String)} for other equipment. */
     Object at(String equipment, String name);
 

@@ -1,6 +1,7 @@
 package rhombic.measure;
 
 import java.io.Serializable;
+import java.util.List;
 
 /**
  * What one rack did, after the warm-up.
@@ -21,12 +22,20 @@ import java.io.Serializable;
  * @param lateHours mean lateness of those that were late; NaN if none was
  * @param waitingOrders customer orders under way at the end
  * @param missingPieces pieces that orders still ask for at the end and that are not in stock
+ * @param types what lay in its slots, of each piece type that ever did
+ * @param classes what lay in the slots of each class; empty: it has none
  */
 public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated,
         long singleCycles, long doubleCycles,
-        long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces)
+        long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces,
+        List<StoredFigures> types, List<StoredFigures> classes)
         implements
             Serializable {
+    public RackFigures {
+        types = List.copyOf(types);
+        classes = List.copyOf(classes);
+    }
+
     /** Part of the cycles that both stored and fetched, 0 to 1; NaN if there was none. */
     public double doubleShare() {
         long cycles = singleCycles + doubleCycles;

@@ -1,5 +1,8 @@
 package rhombic.plant;
 
+import rhombic.measure.StoredFigures;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Value;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.onDemand;
@@ -170,6 +173,20 @@ class RacksTest {
         assertEquals(exact, seconds(run, 60, PersonState.CARRYING, PersonState.WALKING) / slots, 0.01 * exact);
     }
 
+    /** One load at a time, to the slot that is farthest off by a formula of its own attribute, and to the nearest for another. */
+    @ParameterizedTest
+    @CsvSource({"1, 0, 0.75, 0.6", "-1, 39, 59.25, 11.4"})
+    void byAFormulaTheSlotWithTheSmallestNumberIsTaken(double weight, int bay, double along, double high) {
+        PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("worth", new Value.Num(weight))));
+        Rack rack = face().withStoring(s -> s.withSlotRule(SlotChoice.BY_FORMULA)
+                .withSlotFormula("piece.worth * (slot.bay + 100 * slot.level)"));
+        StackerCrane crane = crane(c -> c.withRule(CraneCycles.Cycle.SINGLE).withDwell(CraneCycles.Dwell.INFEED));
+        RunFigures run = Runs.of(new Lines().types(type).chain(onDemand("In").withMaxPieces(OptionalInt.of(1)), rack).chain(crane)
+                .study(6, 0, 1));
+        assertEquals(2 * Math.max(along / 2, high / 0.5), seconds(run, 6, PersonState.CARRYING, PersonState.WALKING), 1e-6,
+                "to bay " + bay);
+    }
+
     // ---- by hand
 
     private static Rack deep(ListedOrder... orders) {
@@ -247,6 +264,10 @@ class RacksTest {
         // stored when its fork time has half passed: 100 + 4 + 1 + 3 s; ripe 200 s later; the fork takes it after 3 s, and is back after 3 more
         assertEquals(308 + 6 + 1 + 2 - 100, run.lead().mean(), 1e-6);
         assertEquals(1, run.racks().getFirst().overdue());
+        StoredFigures pieces = run.racks().getFirst().types().getFirst();
+        assertEquals(203.0 / 3600, pieces.stayHours(), 1e-9, "from when it is stored to when the fork has it");
+        assertEquals(203.0 / 3600, pieces.contentMean(), 1e-9, "it is there so long of one hour");
+        assertEquals(1, pieces.fetched());
     }
 
     /** Of types that an assembly needs, each is fetched as it is needed, and none blocks the outfeed for the other. */

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StoredFigures;
 import rhombic.quantity.Quantity;
 import rhombic.scene.Poses;
 import rhombic.scene.RackFaces;
@@ -68,6 +69,11 @@ class RandomRacksTest {
     /** Of what travels at 3 m/s, is lifted at 0.8 m/s, and reaches at most 4 m in 1.5 s, all at once. */
     private static final double MAX_SPEED = 6;
 
+    private static SlotChoice slotRule(Random random, long seed) {
+        SlotChoice drawn = SlotChoice.values()[random.nextInt(4)];
+        return seed % 5 == 4 ? SlotChoice.BY_FORMULA : drawn;
+    }
+
     /** Pieces come for some hours; orders ask for as many as come or fewer, or whatever comes goes out; then all is done. */
     private static Study study(long seed, boolean hasCranes) {
         Random random = new Random(seed);
@@ -79,7 +85,7 @@ class RandomRacksTest {
                 .withLevels(LevelHeights.parse(random.nextBoolean() || form == RackForm.BLOCK_STORE ? "3 x 1.5 m" : "2 x 1 m, 1 x 2 m"))
                 .withDepth(1 + random.nextInt(3)).withRows(random.nextBoolean() ? RackRows.BOTH_SIDES : RackRows.ONE_SIDE);
         Rack rack = Rack.KIND.blank(Basics.of("Rack", new Placement(0, 0, 0, 30 * random.nextInt(12)))).with(layout)
-                .withStoring(s -> s.withSlotRule(SlotChoice.values()[random.nextInt(4)])
+                .withStoring(s -> s.withSlotRule(slotRule(random, seed)).withSlotFormula("10 * slot.level - slot.bay + slot.loads")
                         .withAisleRule(AisleChoice.values()[random.nextInt(3)])
                         .withClasses(List.of(new StorageClass(Quantity.percent(30), List.of("A")),
                                 new StorageClass(Quantity.percent(70), List.of()))))
@@ -154,6 +160,14 @@ class RandomRacksTest {
             assertTrue(run.deadlock().isNone(), "seed " + seed + " " + run.deadlock());
             long wanted = rack.orders().isEmpty() ? run.in() : rack.orders().get().list().stream().mapToInt(ListedOrder::pieces).sum();
             assertTrue(figures.contentMax() <= rack.layout().places() + rack.layout().aisles() * rack.outfeed().capacity(), "seed " + seed);
+            assertEquals(figures.fetched(), figures.types().stream().mapToLong(StoredFigures::fetched).sum(), "seed " + seed);
+            double lies = figures.types().stream().mapToDouble(StoredFigures::contentMean).sum();
+            assertTrue(lies <= figures.contentMean() + 1e-9, "seed " + seed + ": what lies in slots is in the rack");
+            if (!figures.classes().isEmpty()) {
+                assertEquals(lies, figures.classes().stream().mapToDouble(StoredFigures::contentMean).sum(), 1e-9, "seed " + seed);
+                assertEquals(rack.layout().places(), figures.classes().stream().mapToInt(StoredFigures::places).sum(), "seed " + seed);
+                assertTrue(figures.classes().stream().allMatch(one -> one.fillMean() <= 1), "seed " + seed);
+            }
             if (rack.orders().isEmpty()) {
                 assertEquals(run.in(), run.out(), "seed " + seed + ": what nobody holds back goes out");
             } else if (rack.layout().depth() == 1 || hasCranes) {

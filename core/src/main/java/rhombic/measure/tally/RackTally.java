@@ -1,12 +1,21 @@
 package rhombic.measure.tally;
 
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.IntFunction;
+import java.util.function.IntUnaryOperator;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RackFigures;
+import rhombic.measure.StoredFigures;
 
 /** Counts what one rack does. */
 public final class RackTally {
     private static final double HOUR_NANOS = 3.6e12;
 
+    private final StoredTally[] types;
+    private final StoredTally[] classes;
     private long stored;
     private long fetched;
     private long relocated;
@@ -19,11 +28,35 @@ public final class RackTally {
     private double orderHours;
     private double lateHours;
 
+    /**
+     * Nothing is there yet.
+     *
+     * @param types how many piece types there are
+     * @param classes how many classes of slots it has; 0: none
+     */
+    public RackTally(int types, int classes) {
+        this.types = Stream.generate(StoredTally::new).limit(types).toArray(StoredTally[]::new);
+        this.classes = Stream.generate(StoredTally::new).limit(classes).toArray(StoredTally[]::new);
+    }
+
+    /** So many more of a type lie in slots of a class from now on. */
+    public void onContent(long now, int type, int ofClass, int more) {
+        types[type].change(now, more);
+        if (ofClass < classes.length) {
+            classes[ofClass].change(now, more);
+        }
+    }
+
     public void onStored() {
         stored++;
     }
 
-    public void onFetched(boolean isOverdue) {
+    /** @param stayNanos how long it lay in the rack */
+    public void onFetched(int type, int ofClass, long stayNanos, boolean isOverdue) {
+        types[type].onFetched(stayNanos);
+        if (ofClass < classes.length) {
+            classes[ofClass].onFetched(stayNanos);
+        }
         fetched++;
         overdue += isOverdue ? 1 : 0;
     }
@@ -50,7 +83,8 @@ public final class RackTally {
     }
 
     /** Counts from zero again. */
-    public void restart() {
+    public void restart(long now) {
+        Stream.of(types, classes).flatMap(Arrays::stream).forEach(tally -> tally.restart(now));
         stored = 0;
         fetched = 0;
         relocated = 0;
@@ -71,10 +105,23 @@ public final class RackTally {
      * @param waitingOrders under way now
      * @param missingPieces that they ask for and that are not in stock
      */
-    public RackFigures figures(String name, int capacity, EquipmentFigures contents, long waitingOrders, long missingPieces) {
+    public RackFigures figures(String name, int capacity, EquipmentFigures contents, long waitingOrders, long missingPieces,
+            List<StoredFigures> ofTypes, List<StoredFigures> ofClasses) {
         return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles,
                 doubleCycles, overdue, orders, lines, onTime,
                 orders == 0 ? Double.NaN : orderHours / orders, orders == onTime ? Double.NaN : lateHours / (orders - onTime),
-                waitingOrders, missingPieces);
+                waitingOrders, missingPieces, ofTypes, ofClasses);
+    }
+
+    /** Of each type that ever lay there. */
+    public List<StoredFigures> ofTypes(long now, IntFunction<String> name) {
+        return IntStream.range(0, types.length).mapToObj(type -> types[type].figures(name.apply(type), 0, now))
+                .filter(one -> one.contentMean() > 0 || one.fetched() > 0).toList();
+    }
+
+    /** Of each class, in their order. */
+    public List<StoredFigures> ofClasses(long now, IntFunction<String> name, IntUnaryOperator places) {
+        return IntStream.range(0, classes.length).mapToObj(one -> classes[one].figures(name.apply(one), places.applyAsInt(one), now))
+                .toList();
     }
 }

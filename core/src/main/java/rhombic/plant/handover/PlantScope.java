@@ -2,6 +2,7 @@ package rhombic.plant.handover;
 
 import java.time.LocalDateTime;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
@@ -25,6 +26,7 @@ public final class PlantScope implements FormulaScope {
     private @Nullable UniformRandomProvider chance;
     private @Nullable Piece piece;
     private @Nullable Resource person;
+    private @Nullable ToDoubleFunction<String> slot;
     private String from = "";
     private String to = "";
 
@@ -42,6 +44,12 @@ public final class PlantScope implements FormulaScope {
 
     public PlantScope by(@Nullable Resource worker) {
         person = worker;
+        return this;
+    }
+
+    /** @param newSlot what is known of it, by name */
+    public PlantScope at(ToDoubleFunction<String> newSlot) {
+        slot = newSlot;
         return this;
     }
 
@@ -148,6 +156,12 @@ public final class PlantScope implements FormulaScope {
             default -> throw new FormulaException("A person has no \u201c" + name + "\u201d: use one of "
                     + String.join(", ", new java.util.TreeSet<>(Formula.OF_PERSON)));
         };
+    }
+
+    @Override
+    public Object slot(String name) {
+        ToDoubleFunction<String> of = slot;
+        return of == null ? FormulaScope.super.slot(name) : (Object) of.applyAsDouble(name);
     }
 
     @Override

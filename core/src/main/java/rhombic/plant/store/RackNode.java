@@ -37,7 +37,7 @@ public final class RackNode extends ContentNode implements Room {
     final Rack rack;
     final RackLayout layout;
     final RackPlaces places;
-    final RackTally store = new RackTally();
+    final RackTally store;
     private final Taker taker = new Taker(this, this);
     private final Cranes cranes;
     private final StoreAisle[] aisles;
@@ -64,6 +64,7 @@ public final class RackNode extends ContentNode implements Room {
         this.rack = rack;
         this.cranes = cranes;
         layout = rack.layout();
+        store = new RackTally(flow.types.count(), rack.storing().partsByClass());
         places = rack.places();
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
         hasCranes = !cranes.of(rack.name()).isEmpty();
@@ -119,6 +120,11 @@ public final class RackNode extends ContentNode implements Room {
 
     boolean isByOrder() {
         return desk != null;
+    }
+
+    /** Of a load of each type. */
+    double[] kilograms() {
+        return flow.study.pieceTypes().stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
     }
 
     double high(Piece piece) {
@@ -257,6 +263,7 @@ public final class RackNode extends ContentNode implements Room {
     }
 
     private void put(StoreAisle aisle, Load load) {
+        countsStored(load, load.lane, 1);
         Load before = hasCranes ? null : aisle.slots.front(load.lane);
         if (before != null && aisle.slots.isShut(load.lane)) {
             stands(load, place(aisle, load, aisle.slots.putBehind(load)));
@@ -294,9 +301,15 @@ public final class RackNode extends ContentNode implements Room {
         flow.toAgenda(this);
     }
 
+    /** So many more lie in a lane. */
+    void countsStored(Load load, int lane, int more) {
+        store.onContent(flow.now(), load.piece.type, aisle(load).slots.classOf(lane), more);
+    }
+
     /** A load is taken out of its lane to go out. */
-    void onFetched(Load load) {
-        store.onFetched(flow.now() - load.storedNanos > maxStayNanos);
+    void onFetched(Load load, int lane) {
+        long stay = flow.now() - load.storedNanos;
+        store.onFetched(load.piece.type, aisle(load).slots.classOf(lane), stay, stay > maxStayNanos);
     }
 
     void onDown(StoreAisle aisle, boolean isDown) {
@@ -391,13 +404,14 @@ public final class RackNode extends ContentNode implements Room {
     @Override
     protected void restartMeasures() {
         super.restartMeasures();
-        store.restart();
+        store.restart(flow.now());
     }
 
     /** What it did, beside what all equipment tells. */
     public RackFigures figures() {
         return store.figures(name(), capacity, tally.figures(name(), rack.kind(), flow.now(), List.of()), desk == null ? 0 : desk.waiting(),
-                desk == null ? 0 : desk.missingPieces());
+                desk == null ? 0 : desk.missingPieces(), store.ofTypes(flow.now(), flow.types::name),
+                store.ofClasses(flow.now(), rack.storing()::nameOfClass, one -> layout.aisles() * aisles[0].slots.places(one)));
     }
 
     @Override

@@ -70,7 +70,8 @@ final class Shelf extends FirstGiver {
         aisle.slots.takeFront(lane);
         aisle.slots.setShut(lane, false);
         load.lane = Load.NOWHERE;
-        rack.onFetched(load);
+        rack.countsStored(load, lane, -1);
+        rack.onFetched(load, lane);
         if (rack.layout.form() == RackForm.FLOW_RACK) {
             for (int i = 0; i < aisle.slots.filled(lane); i++) {
                 rack.stands(aisle.slots.at(lane, i), rack.place(aisle, aisle.slots.at(lane, i), i));

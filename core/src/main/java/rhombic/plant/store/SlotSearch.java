@@ -1,12 +1,18 @@
 package rhombic.plant.store;
 
+import java.util.TreeSet;
+import java.util.function.IntUnaryOperator;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.jspecify.annotations.Nullable;
+import rhombic.formula.Formula;
+import rhombic.formula.FormulaException;
+import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Taker;
 import rhombic.plant.piece.Piece;
 import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.SlotChoice;
 
 /** Where a rack stores a piece: in which aisle, by its rule, and there in which lane. To ask changes nothing, and draws nothing. */
 final class SlotSearch {
@@ -16,6 +22,9 @@ final class SlotSearch {
     private final double[] kilograms;
     private final int[] classes;
     private final UniformRandomProvider draws;
+    private final PlantScope scope;
+    /** Null: slots are chosen by another rule. */
+    private final @Nullable Formula formula;
     private double chance;
 
     SlotSearch(RackNode rack, Taker taker, UniformRandomProvider draws) {
@@ -23,9 +32,12 @@ final class SlotSearch {
         this.taker = taker;
         this.draws = draws;
         layout = rack.layout;
-        kilograms = rack.flow.study.pieceTypes().stream().mapToDouble(type -> type.weight().inBaseUnit()).toArray();
+        kilograms = rack.kilograms();
         classes = rack.flow.study.pieceTypes().stream().mapToInt(type -> rack.rack.storing().classOf(type.name())).toArray();
         chance = draws.nextDouble();
+        String text = rack.rack.storing().slotFormula();
+        formula = rack.rack.storing().slotRule() == SlotChoice.BY_FORMULA && !text.isBlank() ? rack.flow.formula(text) : null;
+        scope = new PlantScope(rack.flow, rack, rack.rack.id() + "\u0000slot");
     }
 
     /** A slot has been taken: the next choice is another draw. */
@@ -87,7 +99,29 @@ final class SlotSearch {
     /** The lane for a piece in an aisle; {@link Slots#NONE} if there is none. */
     int lane(StoreAisle aisle, Piece piece) {
         int first = aisle.number * layout.lanesInAisle();
-        return aisle.slots.choose(piece.type, classes[piece.type], rack.high(piece), chance,
-                lane -> rack.hasCranes() ? 0 : taker.claimsAt(first + lane));
+        IntUnaryOperator claimed = lane -> rack.hasCranes() ? 0 : taker.claimsAt(first + lane);
+        return formula == null
+                ? aisle.slots.choose(piece.type, classes[piece.type], rack.high(piece), chance, claimed)
+                : aisle.slots.cheapest(piece.type, rack.high(piece), lane -> number(aisle, lane, piece), claimed);
+    }
+
+    /** By the formula of the rack. */
+    private double number(StoreAisle aisle, int lane, Piece piece) {
+        Formula by = formula;
+        assert by != null : "there is a formula where slots are chosen by one";
+        return scope.at(name -> of(aisle, lane, name)).evaluate(by, piece, by::number);
+    }
+
+    private double of(StoreAisle aisle, int lane, String name) {
+        return switch (name) {
+            case "aisle" -> aisle.number + 1;
+            case "row" -> layout.row(lane) + 1;
+            case "bay" -> layout.bay(lane) + 1;
+            case "level" -> layout.level(lane) + 1;
+            case "loads" -> aisle.slots.filled(lane);
+            case "seconds" -> rack.secondsFromInfeed(lane);
+            default -> throw new FormulaException("A slot has no \u201c" + name + "\u201d: use one of "
+                    + String.join(", ", new TreeSet<>(Formula.OF_SLOT)));
+        };
     }
 }

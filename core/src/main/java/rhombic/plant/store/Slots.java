@@ -39,6 +39,7 @@ final class Slots {
     /** By rank. */
     private final int[] zoneOf;
     private final @Nullable Load[] loads;
+    private final BayWeights weights;
     private final int[] filled;
     private final int[] kept;
     private final boolean[] isShut;
@@ -55,9 +56,11 @@ final class Slots {
      * All empty.
      *
      * @param seconds how long it takes to reach a lane from where loads come in
+     * @param kilograms of a load of each type
      */
-    Slots(RackLayout layout, Storing storing, IntToDoubleFunction seconds) {
+    Slots(RackLayout layout, Storing storing, IntToDoubleFunction seconds, double[] kilograms) {
         this.layout = layout;
+        weights = new BayWeights(layout, kilograms);
         capacity = layout.laneCapacity();
         isDrawn = storing.slotRule() == SlotChoice.RANDOM || storing.slotRule() == SlotChoice.BY_CLASS;
         boolean byClass = storing.slotRule() == SlotChoice.BY_CLASS && !storing.classes().isEmpty();
@@ -143,6 +146,16 @@ final class Slots {
         return sum;
     }
 
+    /** Whose part of the slots a lane is in; 0 if there are no classes. */
+    int classOf(int lane) {
+        return zoneOf[rankOf[lane]] / heights.length;
+    }
+
+    /** How many places a class has. */
+    int places(int ofClass) {
+        return (int) IntStream.range(0, rankOf.length).filter(lane -> classOf(lane) == ofClass).count() * capacity;
+    }
+
     private int heightOf(int lane) {
         return zoneOf[rankOf[lane]] % heights.length;
     }
@@ -191,16 +204,34 @@ final class Slots {
     int choose(int type, int classNumber, double highMetres, double chance, IntUnaryOperator claimed) {
         if (capacity > 1) {
             OpenLanes[] alike = own.get(type);
-            int lane = alike == null ? NONE : choose(alike, classNumber, highMetres, false, chance, claimed);
-            lane = lane == NONE ? choose(empty, classNumber, highMetres, isDrawn, chance, claimed) : lane;
+            int lane = alike == null ? NONE : choose(alike, type, classNumber, highMetres, false, chance, claimed);
+            lane = lane == NONE ? choose(empty, type, classNumber, highMetres, isDrawn, chance, claimed) : lane;
             if (lane != NONE) {
                 return lane;
             }
         }
-        return choose(open, classNumber, highMetres, isDrawn, chance, claimed);
+        return choose(open, type, classNumber, highMetres, isDrawn, chance, claimed);
     }
 
-    private int choose(OpenLanes[] zones, int classNumber, double highMetres, boolean draws, double chance, IntUnaryOperator claimed) {
+    /** The lane for which the cost is the least, of equals the nearest; {@link #NONE} if there is none. Looks at all, and changes nothing. */
+    int cheapest(int type, double highMetres, IntToDoubleFunction cost, IntUnaryOperator claimed) {
+        int best = NONE;
+        double least = Double.POSITIVE_INFINITY;
+        for (int lane : laneOf) {
+            int coming = claimed.applyAsInt(lane);
+            boolean canTake = !isShut[lane] && height(lane) >= highMetres && filled[lane] + kept[lane] + coming < capacity
+                    && weights.canCarry(lane, type, coming);
+            double is = canTake ? cost.applyAsDouble(lane) : Double.POSITIVE_INFINITY;
+            if (canTake && (best == NONE || is < least)) {
+                best = lane;
+                least = is;
+            }
+        }
+        return best;
+    }
+
+    private int choose(OpenLanes[] zones, int type, int classNumber, double highMetres, boolean draws, double chance,
+            IntUnaryOperator claimed) {
         int first = Math.min(classNumber, classes - 1);
         for (int level = 0; level < heights.length; level++) {
             if (heights[level] < highMetres) {
@@ -208,7 +239,7 @@ final class Slots {
             }
             for (int i = 0; i < classes; i++) {
                 int number = first + i < classes ? first + i : classes - 1 - i;
-                int lane = choose(zones[number * heights.length + level], draws, chance, claimed);
+                int lane = choose(zones[number * heights.length + level], type, draws, chance, claimed);
                 if (lane != NONE) {
                     return lane;
                 }
@@ -217,7 +248,7 @@ final class Slots {
         return NONE;
     }
 
-    private int choose(OpenLanes zone, boolean draws, double chance, IntUnaryOperator claimed) {
+    private int choose(OpenLanes zone, int type, boolean draws, double chance, IntUnaryOperator claimed) {
         if (zone.size() == 0) {
             return NONE;
         }
@@ -225,7 +256,8 @@ final class Slots {
         int rank = start;
         do {
             int lane = laneOf[rank];
-            if (filled[lane] + kept[lane] + claimed.applyAsInt(lane) < capacity) {
+            int coming = claimed.applyAsInt(lane);
+            if (filled[lane] + kept[lane] + coming < capacity && weights.canCarry(lane, type, coming)) {
                 return lane;
             }
             rank = zone.next(rank + 1);
@@ -240,7 +272,8 @@ final class Slots {
     }
 
     /** The lane where what stands in the way in another goes, the nearest to it, if possible one from which nothing is to be fetched; {@link #NONE}: none. */
-    int aside(int from, double highMetres, IntToDoubleFunction seconds) {
+    int aside(Load load, double highMetres, IntToDoubleFunction seconds) {
+        int from = load.lane;
         int best = NONE;
         double least = Double.POSITIVE_INFINITY;
         int bay = layout.bay(from);
@@ -254,7 +287,8 @@ final class Slots {
                 }
                 mayBeNearer = true;
                 for (int lane : lanesOf(at)) {
-                    boolean canTake = lane != from && !isShut[lane] && filled[lane] + kept[lane] < capacity && height(lane) >= highMetres;
+                    boolean canTake = lane != from && !isShut[lane] && filled[lane] + kept[lane] < capacity && height(lane) >= highMetres
+                            && weights.canCarry(lane, load.piece.type, load);
                     double cost = canTake ? seconds.applyAsDouble(lane) + avoided(lane, from) : least;
                     if (cost < least) {
                         least = cost;
@@ -293,6 +327,7 @@ final class Slots {
     /** A place of the lane is kept for a load. */
     void keep(int lane, int type) {
         kept[lane]++;
+        weights.add(lane, type);
         free--;
         freeAt[heightOf(lane)]--;
         mixes(lane, type);
@@ -328,6 +363,9 @@ final class Slots {
 
     /** What can be reached in a lane is taken out of it. */
     void takeFront(int lane) {
+        Load front = front(lane);
+        assert front != null : "something is there to be taken";
+        weights.remove(lane, front.piece.type);
         int start = lane * capacity;
         if (layout.form() == RackForm.FLOW_RACK) {
             System.arraycopy(loads, start + 1, loads, start, filled[lane] - 1);

@@ -50,7 +50,7 @@ final class StoreAisle implements Crane.Work {
         this.rack = rack;
         this.number = number;
         layout = rack.layout;
-        slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed);
+        slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed, rack.kilograms());
         toInfeed = new WayInZone(rack, number, true, this::arrive);
         toPort = new WayInZone(rack, number, false, rack::waitsAtPort);
         ripe = new Stock(rack.flow.types.count());
@@ -194,7 +194,7 @@ final class StoreAisle implements Crane.Work {
         Load front = slots.front(load.lane);
         assert front != null : "what is fetched is in its lane";
         if (front != load) {
-            int lane = slots.aside(front.lane, rack.high(front.piece), to -> secondsBetween(front.lane, to));
+            int lane = slots.aside(front, rack.high(front.piece), to -> secondsBetween(front.lane, to));
             if (lane == Slots.NONE) {
                 outfeedKept--;
                 fetching = null;
@@ -275,7 +275,7 @@ final class StoreAisle implements Crane.Work {
     private boolean canBeReached(Load load) {
         Load front = slots.front(load.lane);
         return front == load
-                || front != null && slots.aside(front.lane, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE;
+                || front != null && slots.aside(front, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE;
     }
 
     @Override
@@ -309,14 +309,16 @@ final class StoreAisle implements Crane.Work {
             rack.flow.toAgenda(rack);
             return;
         }
-        slots.takeFront(load.lane);
+        int lane = load.lane;
+        slots.takeFront(lane);
+        rack.countsStored(load, lane, -1);
         if (isAside) {
             rack.onOffer.leave(load);
             load.isOnCrane = true;
             load.lane = asideTo;
         } else {
             load.lane = Load.NOWHERE;
-            rack.onFetched(load);
+            rack.onFetched(load, lane);
             rack.flow.toAgenda(rack);
         }
     }
@@ -328,6 +330,7 @@ final class StoreAisle implements Crane.Work {
             isAside = false;
             load.isOnCrane = false;
             rack.stands(load, rack.place(this, load, slots.put(load)));
+            rack.countsStored(load, load.lane, 1);
             rack.store.onRelocated();
             rack.onMoved(load);
         } else if (load == storing) {

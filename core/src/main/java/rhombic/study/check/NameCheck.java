@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.study.Rule;
@@ -18,6 +19,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
@@ -132,6 +134,20 @@ final class NameCheck {
                     add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "Its formula \u201c" + use.text() + "\u201d reads person." + read.name() + ", but nobody is needed for it",
                             "Say who is needed for the work, or leave it out", null);
+                }
+            }
+            case "slot" -> {
+                boolean isOfRack = study.find(use.subject(), Rack.class)
+                        .filter(rack -> rack.storing().slotFormula().equals(use.text())).isPresent();
+                if (!Formula.OF_SLOT.contains(read.name()) || !isOfRack) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
+                            isOfRack
+                                    ? "It reads slot." + read.name() + ", which slots do not have"
+                                    : "Its formula \u201c" + use.text() + "\u201d reads slot." + read.name() + ", but chooses no slot",
+                            isOfRack
+                                    ? "Use one of slot." + String.join(", slot.", new TreeSet<>(Formula.OF_SLOT))
+                                    : "Leave it out; only the formula by which a rack chooses its slots can read it",
+                            null);
                 }
             }
             default -> {}

@@ -1,6 +1,7 @@
 package rhombic.study.check;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -33,6 +34,8 @@ final class RackCheck {
     private static final double NEAR = 1e-6;
     /** What is lower is a fence or a partition. */
     private static final double MIN_HALL_METRES = 3;
+
+    private static final int MANY_SLOTS = 2000;
 
     private final Study study;
     private final TypeFlow flow;
@@ -121,6 +124,7 @@ final class RackCheck {
         Set<String> comes = new TreeSet<>(flow.comingTo(rack.name()));
         rack.stock().forEach(one -> comes.add(one.type()));
         study.pieceTypes().stream().filter(type -> comes.contains(type.name())).forEach(type -> fits(rack, type));
+        bays(rack, comes);
         stock(rack);
         classes(rack, comes);
         rack.orders().ifPresent(plan -> orders(rack, plan, comes));
@@ -128,6 +132,16 @@ final class RackCheck {
             warn(Problem.Kind.FORMULA, rack.name(), "It gives out by a formula, but has none, so the oldest goes first",
                     "Write the formula, or choose another rule",
                     Problem.Fix.of("The oldest first", rack, e -> ((Rack) e).withFetching(f -> f.withRule(FetchChoice.OLDEST))));
+        }
+        if (rack.storing().slotRule() == SlotChoice.BY_FORMULA && rack.storing().slotFormula().isBlank()) {
+            warn(Problem.Kind.FORMULA, rack.name(), "It stores by a formula, but has none, so the nearest free slot is taken",
+                    "Write the formula, or choose another rule",
+                    Problem.Fix.of("In the nearest slot", rack, e -> ((Rack) e).withStoring(s -> s.withSlotRule(SlotChoice.NEAREST))));
+        }
+        if (rack.storing().slotRule() == SlotChoice.BY_FORMULA && rack.layout().lanesInAisle() > MANY_SLOTS) {
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.FORMULA, rack.name(), "It looks at all of the "
+                    + rack.layout().lanesInAisle() + " slots of an aisle for each load, since it stores by a formula, so runs take longer",
+                    "Choose another rule if one will do"));
         }
         roof(rack);
     }
@@ -158,6 +172,26 @@ final class RackCheck {
                 .ifPresent(max -> warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
                         type.name() + " weighs " + type.weight() + ", more than the " + max + " that a slot carries, so it waits for ever",
                         "Let slots carry more, or let " + type.name() + " go elsewhere", null));
+    }
+
+    private void bays(Rack rack, Set<String> comes) {
+        RackLayout layout = rack.layout();
+        int loads = layout.levels().count() * layout.depth();
+        layout.maxBayWeight().ifPresent(max -> study.pieceTypes().stream().filter(type -> comes.contains(type.name()))
+                .max(Comparator.comparingDouble(type -> type.weight().inBaseUnit())).ifPresent(type -> {
+                    double kilograms = type.weight().inBaseUnit();
+                    if (kilograms > max.inBaseUnit()) {
+                        warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
+                                type.name() + " weighs " + type.weight() + ", more than the " + max
+                                        + " that a whole bay carries, so it waits for ever",
+                                "Let bays carry more, or let " + type.name() + " go elsewhere", null);
+                    } else if (loads * kilograms > max.inBaseUnit()) {
+                        problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROOM_TOO_SMALL, rack.name(),
+                                "A bay carries " + max + ", which is " + (int) (max.inBaseUnit() / kilograms) + " of " + type.name()
+                                        + ", but has " + loads + " places, so some stay empty",
+                                "Leave it so, let bays carry more, or give them fewer levels"));
+                    }
+                }));
     }
 
     private void stock(Rack rack) {

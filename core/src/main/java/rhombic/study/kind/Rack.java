@@ -79,6 +79,9 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
                     RackLayout::withFirstLevel).within(Rack::layout, Rack::with),
             Field.optional("maxWeight", "Of a load in it; missing: any.", new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)),
                     Optional.empty(), RackLayout::maxWeight, RackLayout::withMaxWeight).within(Rack::layout, Rack::with),
+            Field.optional("maxBayWeight", "Of all that lies in one bay of a row, from its lowest level to its highest; missing: any.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)), Optional.empty(), RackLayout::maxBayWeight,
+                    RackLayout::withMaxBayWeight).within(Rack::layout, Rack::with),
             Field.optional("slotRule", "Which free slot of the aisle a load is stored in; missing: nearest.",
                     FieldType.Word.of(SlotChoice.values()), Storing.USUAL.slotRule(), Storing::slotRule, Storing::withSlotRule)
                     .within(Rack::storing, Rack::with),
@@ -86,6 +89,10 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
                     Storing.USUAL.aisleRule(), Storing::aisleRule, Storing::withAisleRule).within(Rack::storing, Rack::with),
             Field.optional("classes", "Parts of the slots that are kept for some types, from the nearest on; missing: none.",
                     new FieldType.Several<>(StorageClass.TYPE), List.<StorageClass>of(), Storing::classes, Storing::withClasses)
+                    .within(Rack::storing, Rack::with),
+            Field.optional("slotFormula",
+                    "The number of a slot for a piece, such as slot.seconds * piece.turnover: by a formula, the smallest is taken; missing: none.",
+                    new FieldType.Text(Reference.FORMULA), "", Storing::slotFormula, Storing::withSlotFormula)
                     .within(Rack::storing, Rack::with),
             Field.optional("fetchRule", "Which load goes first; missing: oldest.", FieldType.Word.of(FetchChoice.values()),
                     Fetching.USUAL.rule(), Fetching::rule, Fetching::withRule).within(Rack::fetching, Rack::with),

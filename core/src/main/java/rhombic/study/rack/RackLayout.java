@@ -23,9 +23,11 @@ import rhombic.study.value.StudyException;
  * @param slotDepth of one place
  * @param firstLevel where loads of the lowest level stand, above the floor
  * @param maxWeight of a load; empty: any
+ * @param maxBayWeight of all that lies in one bay of one row; empty: any
  */
 public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Quantity bayPitch, LevelHeights levels, int depth,
-        Quantity slotDepth, Quantity aisleWidth, Quantity firstLevel, Optional<Quantity> maxWeight) implements Serializable {
+        Quantity slotDepth, Quantity aisleWidth, Quantity firstLevel, Optional<Quantity> maxWeight,
+        Optional<Quantity> maxBayWeight) implements Serializable {
     public static final int MAX_AISLES = 60;
     public static final int MAX_BAYS = 1000;
     public static final int MAX_DEPTH = 50;
@@ -33,7 +35,7 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
 
     /** One aisle, rows on both sides, 20 bays of 1.4 m, 6 levels of 1.6 m, single deep. */
     public static final RackLayout USUAL = new RackLayout(RackForm.RACK, 1, RackRows.BOTH_SIDES, 20, metres(1.4),
-            LevelHeights.of(6, metres(1.6)), 1, metres(1.3), metres(1.6), metres(0.3), Optional.empty());
+            LevelHeights.of(6, metres(1.6)), 1, metres(1.3), metres(1.6), metres(0.3), Optional.empty(), Optional.empty());
 
     public RackLayout {
         Count.between(1, MAX_AISLES, "The aisles of a rack", aisles);
@@ -43,11 +45,8 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
         length("The depth of a slot", slotDepth, 0.05, 50);
         length("The width of an aisle", aisleWidth, 0.1, 20);
         length("The height of the lowest level", firstLevel, 0, 20);
-        maxWeight.ifPresent(weight -> {
-            if (weight.unit().dimension() != Dimension.MASS || !(weight.inBaseUnit() > 0)) {
-                throw new StudyException("What a slot carries must be a weight above 0 kg; got " + weight);
-            }
-        });
+        maxWeight.ifPresent(weight -> weight("What a slot carries", weight));
+        maxBayWeight.ifPresent(weight -> weight("What a bay carries", weight));
         long places = (long) aisles * rows.rows() * bays * levels.count() * depth;
         if (places > MAX_PLACES) {
             throw new StudyException("A rack has at most 2,000,000 places; this would have " + places + ": make it shorter, or two of it");
@@ -56,6 +55,12 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
 
     private static Quantity metres(double metres) {
         return new Quantity(metres, Unit.METRE);
+    }
+
+    private static void weight(String label, Quantity value) {
+        if (value.unit().dimension() != Dimension.MASS || !(value.inBaseUnit() > 0)) {
+            throw new StudyException(label + " must be a weight above 0 kg; got " + value);
+        }
     }
 
     private static void length(String label, Quantity value, double min, double max) {
@@ -211,59 +216,74 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
     // ---- changed
 
     public RackLayout withForm(RackForm newForm) {
-        return new RackLayout(newForm, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(newForm, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withAisles(int newAisles) {
-        return new RackLayout(form, newAisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, newAisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withRows(RackRows newRows) {
-        return new RackLayout(form, aisles, newRows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, newRows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withBays(int newBays) {
-        return new RackLayout(form, aisles, rows, newBays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, rows, newBays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withBayPitch(Quantity newPitch) {
-        return new RackLayout(form, aisles, rows, bays, newPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, rows, bays, newPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withLevels(LevelHeights newLevels) {
-        return new RackLayout(form, aisles, rows, bays, bayPitch, newLevels, depth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, rows, bays, bayPitch, newLevels, depth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withDepth(int newDepth) {
-        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, newDepth, slotDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, newDepth, slotDepth, aisleWidth, firstLevel, maxWeight,
+                maxBayWeight);
     }
 
     public RackLayout withSlotDepth(Quantity newDepth) {
-        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, newDepth, aisleWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, newDepth, aisleWidth, firstLevel, maxWeight, maxBayWeight);
     }
 
     public RackLayout withAisleWidth(Quantity newWidth) {
-        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, newWidth, firstLevel, maxWeight);
+        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, newWidth, firstLevel, maxWeight, maxBayWeight);
     }
 
     public RackLayout withFirstLevel(Quantity newHeight) {
-        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, newHeight, maxWeight);
+        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, newHeight, maxWeight, maxBayWeight);
     }
 
     public RackLayout withMaxWeight(Optional<Quantity> newWeight) {
-        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, newWeight);
+        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, newWeight,
+                maxBayWeight);
+    }
+
+    public RackLayout withMaxBayWeight(Optional<Quantity> newWeight) {
+        return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight, newWeight);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(RackForm form, int aisles, RackRows rows, int bays, Quantity bayPitch, LevelHeights levels, int depth,
-            Quantity slotDepth, Quantity aisleWidth, Quantity firstLevel, @Nullable Quantity maxWeight) implements Serializable {
+            Quantity slotDepth, Quantity aisleWidth, Quantity firstLevel, @Nullable Quantity maxWeight, @Nullable Quantity maxBayWeight)
+            implements
+                Serializable {
         private Object readResolve() {
             return new RackLayout(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel,
-                    Optional.ofNullable(maxWeight));
+                    Optional.ofNullable(maxWeight), Optional.ofNullable(maxBayWeight));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight.orElse(null));
+        return new Stored(form, aisles, rows, bays, bayPitch, levels, depth, slotDepth, aisleWidth, firstLevel, maxWeight.orElse(null),
+                maxBayWeight.orElse(null));
     }
 }

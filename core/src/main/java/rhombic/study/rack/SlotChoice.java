@@ -9,7 +9,9 @@ public enum SlotChoice {
     /** Any of them, each as likely as the other. */
     RANDOM("in any free slot"),
     /** Any in the part of the rack that is kept for the class of the load; if that is full, in the next. */
-    BY_CLASS("by class");
+    BY_CLASS("by class"),
+    /** The one for which a formula gives the smallest number. */
+    BY_FORMULA("by a formula");
 
     private final String word;
 

@@ -30,6 +30,7 @@ import rhombic.study.rack.Storing;
 class SlotsTest {
     private static final int TYPES = 3;
     private static final double[] HIGHS = {0.8, 1.1, 1.9};
+    private static final double[] KILOGRAMS = {100, 250, 400};
 
     /** What is in each lane, lane by lane, as somebody would keep it on paper. */
     private static final class Paper {
@@ -69,6 +70,12 @@ class SlotsTest {
             return layout.levels().metres()[layout.level(lane)];
         }
 
+        private boolean isLight(int lane, int type) {
+            double sum = IntStream.range(0, lanes.size()).filter(other -> isOneBay(layout, other, lane)).boxed()
+                    .flatMap(other -> lanes.get(other).stream()).mapToDouble(one -> KILOGRAMS[one]).sum();
+            return layout.maxBayWeight().map(max -> sum + KILOGRAMS[type] <= max.inBaseUnit()).orElse(true);
+        }
+
         /** All lanes that would be as right as each other; empty if there is none. */
         Set<Integer> choices(int type, int wanted) {
             List<Integer> ranked = ranked();
@@ -83,7 +90,8 @@ class SlotsTest {
                     for (int i = 0; i < classes; i++) {
                         int number = wanted + i < classes ? wanted + i : classes - 1 - i;
                         List<Integer> fit = IntStream.range(0, ranked.size()).filter(rank -> classOf(rank) == number).mapToObj(ranked::get)
-                                .filter(lane -> height(lane) == height && lanes.get(lane).size() < layout.laneCapacity())
+                                .filter(lane -> height(lane) == height && lanes.get(lane).size() < layout.laneCapacity()
+                                        && isLight(lane, type))
                                 .filter(lane -> switch (sort) {
                                     case 0 -> !lanes.get(lane).isEmpty() && lanes.get(lane).stream().allMatch(one -> one == type);
                                     case 1 -> lanes.get(lane).isEmpty();
@@ -104,15 +112,17 @@ class SlotsTest {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
     void aSlotIsTheOneThatLookingAtAllOfThemFinds(int seed) {
         Random random = new Random(seed);
         RackLayout layout = RackLayout.USUAL.withRows(random.nextBoolean() ? RackRows.BOTH_SIDES : RackRows.ONE_SIDE)
-                .withBays(1 + random.nextInt(8)).withLevels(LevelHeights.parse("2 x 1 m, 1 x 1.2 m, 1 x 2 m")).withDepth(1 + seed % 3);
+                .withBays(1 + random.nextInt(8)).withLevels(LevelHeights.parse("2 x 1 m, 1 x 1.2 m, 1 x 2 m")).withDepth(1 + seed % 3)
+                .withMaxBayWeight(seed > 6 ? Optional.of(Quantity.parse("900 kg", Dimension.MASS)) : Optional.empty());
         Storing storing = new Storing(SlotChoice.values()[seed % 4], Storing.USUAL.aisleRule(),
                 List.of(new StorageClass(Quantity.percent(20), List.of("A")), new StorageClass(Quantity.percent(30), List.of("B")),
-                        new StorageClass(Quantity.percent(50), List.of())));
-        Slots slots = new Slots(layout, storing, lane -> seconds(layout, lane));
+                        new StorageClass(Quantity.percent(50), List.of())),
+                "");
+        Slots slots = new Slots(layout, storing, lane -> seconds(layout, lane), KILOGRAMS);
         Paper paper = new Paper(layout, storing);
         int stored = 0;
         for (int i = 0; i < 600; i++) {
@@ -148,7 +158,7 @@ class SlotsTest {
     @Test
     void amongFreeSlotsEachIsAsLikely() {
         RackLayout layout = RackLayout.USUAL.withBays(50).withLevels(LevelHeights.of(4, Quantity.parse("2 m", Dimension.LENGTH)));
-        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.RANDOM), lane -> seconds(layout, lane));
+        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.RANDOM), lane -> seconds(layout, lane), new double[TYPES]);
         Set<Integer> found = new HashSet<>();
         int lanes = layout.lanesInAisle();
         for (int i = 0; i < lanes; i++) {
@@ -160,7 +170,7 @@ class SlotsTest {
     @Test
     void claimedLanesAreLeftOut() {
         RackLayout layout = RackLayout.USUAL.withBays(3).withLevels(LevelHeights.of(1, Quantity.parse("2 m", Dimension.LENGTH)));
-        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.FIRST_FREE), lane -> 0);
+        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.FIRST_FREE), lane -> 0, new double[TYPES]);
         int first = slots.choose(0, 0, 1, 0, lane -> 0);
         int second = slots.choose(0, 0, 1, 0, lane -> lane == first ? 1 : 0);
         assertTrue(second != first && second != Slots.NONE);
@@ -173,11 +183,15 @@ class SlotsTest {
     void whatStandsInTheWayGoesToTheNearestLane(int seed) {
         Random random = new Random(seed);
         RackLayout layout = RackLayout.USUAL.withBays(6).withDepth(2)
-                .withLevels(LevelHeights.parse("2 x 1 m, 2 x 2 m")).withForm(RackForm.RACK).withMaxWeight(Optional.empty());
-        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.RANDOM), lane -> 0);
+                .withLevels(LevelHeights.parse("2 x 1 m, 2 x 2 m")).withForm(RackForm.RACK)
+                .withMaxBayWeight(Optional.of(Quantity.parse("1050 kg", Dimension.MASS)));
+        Slots slots = new Slots(layout, Storing.USUAL.withSlotRule(SlotChoice.RANDOM), lane -> 0, KILOGRAMS);
         List<Load> loads = new ArrayList<>();
-        for (int i = 0; i < 70; i++) {
+        for (int i = 0; i < 60; i++) {
             int lane = slots.choose(i % 2, 0, 0.9, random.nextDouble(), one -> 0);
+            if (lane == Slots.NONE) {
+                continue;
+            }
             Load load = new Load(new Piece(i % 2), 0, i);
             load.lane = lane;
             load.isAsked = random.nextInt(4) == 0;
@@ -187,12 +201,17 @@ class SlotsTest {
         }
         for (int from = 0; from < layout.lanesInAisle(); from++) {
             int start = from;
+            Load front = slots.front(from);
+            if (front == null) {
+                continue;
+            }
             double[] cost = IntStream.range(0, layout.lanesInAisle()).mapToDouble(lane -> between(layout, start, lane)).toArray();
             double least = IntStream.range(0, layout.lanesInAisle())
-                    .filter(lane -> lane != start && slots.filled(lane) < 2 && layout.levels().metres()[layout.level(lane)] >= 0.9)
+                    .filter(lane -> lane != start && slots.filled(lane) < 2 && layout.levels().metres()[layout.level(lane)] >= 0.9
+                            && kilograms(layout, loads, lane) + (isOneBay(layout, lane, start) ? 0 : KILOGRAMS[front.piece.type]) <= 1050)
                     .mapToDouble(lane -> cost[lane] + avoided(layout, loads, lane, start)).min()
                     .orElse(Double.NaN);
-            int found = slots.aside(from, 0.9, lane -> cost[lane]);
+            int found = slots.aside(front, 0.9, lane -> cost[lane]);
             double got = found == Slots.NONE
                     ? Double.NaN
                     : cost[found] + avoided(layout, loads, found, start);
@@ -204,6 +223,14 @@ class SlotsTest {
         double[] heights = layout.levels().metres();
         return (loads.stream().anyMatch(load -> load.lane == lane && load.isAsked) ? 1e6 : 0)
                 + (heights[layout.level(lane)] > heights[layout.level(from)] ? 2e6 : 0);
+    }
+
+    private static boolean isOneBay(RackLayout layout, int one, int other) {
+        return layout.row(one) == layout.row(other) && layout.bay(one) == layout.bay(other);
+    }
+
+    private static double kilograms(RackLayout layout, List<Load> loads, int lane) {
+        return loads.stream().filter(load -> isOneBay(layout, load.lane, lane)).mapToDouble(load -> KILOGRAMS[load.piece.type]).sum();
     }
 
     private static double between(RackLayout layout, int from, int to) {

@@ -1,6 +1,7 @@
 package rhombic.desktop.card;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -16,21 +17,26 @@ import rhombic.insight.RackSection;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 
 /** One aisle of the selected rack as seen from inside it: what lies where, by type or by age; a slot under the pointer is told. */
 final class RackSectionView {
     private static final String BY_TYPE = "by type";
     private static final String BY_AGE = "by age";
+    private static final String BY_CLASS = "by class";
+    private static final String ONLY = "only ";
     private static final String POINT = "Point at a slot to see what lies in it.";
     private static final Color EMPTY = Color.web("#ECE7DA");
     private static final Color CRANE = Color.web("#1F272B");
     private static final Color YOUNG = Color.web("#CFE3DF");
     private static final Color OLD = Color.web("#0F4D49");
     private static final Color OVERDUE = Color.web("#B3261E");
+    private static final Color OTHER = Color.web("#D8D2C4");
     private static final double MIN_CELL = 2;
     private static final double MAX_CELL = 16;
     private static final double APART = 6;
+    private static final double MAX_WIDTH = 170;
     /** A larger rack is looked at no more often than so. */
     private static final int MANY_PLACES = 5000;
     private static final long SELDOM_NANOS = 400_000_000L;
@@ -46,6 +52,8 @@ final class RackSectionView {
     private @Nullable RackSection section;
     private @Nullable RackLayout layout;
     private List<Color> colours = List.of();
+    private List<String> types = List.of();
+    private int[] classes = {};
     private long maxNanos = Long.MAX_VALUE;
     private double cellWide;
     private double cellHigh;
@@ -53,8 +61,6 @@ final class RackSectionView {
     RackSectionView() {
         aisle.setId("section-aisle");
         colouring.setId("section-colouring");
-        colouring.getItems().setAll(BY_TYPE, BY_AGE);
-        colouring.setValue(BY_TYPE);
         colouring.setOnAction(e -> draw());
         aisle.setOnAction(e -> lookedNanos = 0);
         canvas.setId("rack-section");
@@ -67,6 +73,7 @@ final class RackSectionView {
         contents.setId("section-contents");
         canvas.setOnMouseMoved(e -> tell(e.getX(), e.getY()));
         canvas.setOnMouseExited(e -> told.setText(POINT));
+        colouring.setMaxWidth(MAX_WIDTH);
         nodes = List.of(new HBox(8, aisle, colouring), canvas, told, contents);
     }
 
@@ -79,6 +86,7 @@ final class RackSectionView {
             shownOf = rack.name();
             lookedNanos = 0;
         }
+        offerColourings(study, rack);
         long now = System.nanoTime();
         if (rack.layout().places() < MANY_PLACES || now - lookedNanos > SELDOM_NANOS) {
             lookedNanos = now;
@@ -93,6 +101,21 @@ final class RackSectionView {
             draw();
         }
         return new ArrayList<>(nodes);
+    }
+
+    private void offerColourings(UnfoldedStudy study, Rack rack) {
+        types = study.study().pieceTypes().stream().map(PieceType::name).toList();
+        classes = types.stream().mapToInt(type -> rack.storing().classOf(type)).toArray();
+        List<String> all = new ArrayList<>(List.of(BY_TYPE, BY_AGE));
+        if (rack.storing().partsByClass() > 1) {
+            all.add(BY_CLASS);
+        }
+        types.forEach(type -> all.add(ONLY + type));
+        if (!all.equals(colouring.getItems())) {
+            String before = colouring.getValue();
+            colouring.getItems().setAll(all);
+            colouring.setValue(all.contains(before) ? before : BY_TYPE);
+        }
     }
 
     private void fit(double width) {
@@ -143,8 +166,16 @@ final class RackSectionView {
     }
 
     private Color colour(RackSection seen, RackSection.Load load) {
-        if (BY_TYPE.equals(colouring.getValue())) {
+        String by = colouring.getValue();
+        if (by == null || by.equals(BY_TYPE)) {
             return colours.get(load.type());
+        }
+        if (by.startsWith(ONLY)) {
+            return by.equals(ONLY + types.get(load.type())) ? colours.get(load.type()) : OTHER;
+        }
+        if (by.equals(BY_CLASS)) {
+            int last = Arrays.stream(classes).max().orElse(0);
+            return OLD.interpolate(YOUNG, last == 0 ? 0 : (double) classes[load.type()] / last);
         }
         return load.nanos() > maxNanos
                 ? OVERDUE

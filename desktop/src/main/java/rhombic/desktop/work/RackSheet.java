@@ -1,11 +1,14 @@
 package rhombic.desktop.work;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import rhombic.desktop.work.ResultSheet.Column;
 import rhombic.experiment.Summary;
 import rhombic.measure.RackFigures;
+import rhombic.measure.StoredFigures;
 import rhombic.quantity.Clock;
 
 /** What racks did, in a table. */
@@ -24,6 +27,36 @@ final class RackSheet {
                 ? "There is no rack. Place one from Store on the shelf."
                 : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out.";
         return new ResultSheet(note, columns, IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index)).toList());
+    }
+
+    /** What lay in them, by type and by class. */
+    static ResultSheet contents(Summary summary) {
+        List<Column> columns = List.of(new Column("Rack", 110), new Column("Of it", 170), new Column("Lie there", 70),
+                new Column("Fill", 60),
+                new Column("Fetched", 70), new Column("Stay", 80), new Column("Max. stay", 80));
+        List<RackFigures> racks = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().racks();
+        List<List<String>> rows = new ArrayList<>();
+        for (RackFigures rack : racks) {
+            for (Function<RackFigures, List<StoredFigures>> parts : List.<Function<RackFigures, List<StoredFigures>>>of(RackFigures::types,
+                    RackFigures::classes)) {
+                parts.apply(rack).forEach(part -> rows.add(row(summary, rack.name(), part.name(), parts)));
+            }
+        }
+        String note = rows.isEmpty()
+                ? "There is nothing in a rack."
+                : "Means of what lies in slots, by piece type and by class. Fill: of the slots of a class. Stay: of what is fetched, since it was stored.";
+        return new ResultSheet(note, columns, rows);
+    }
+
+    private static List<String> row(Summary summary, String rack, String part, Function<RackFigures, List<StoredFigures>> parts) {
+        ToDoubleFunction<ToDoubleFunction<StoredFigures>> mean = figure -> ResultSheet.mean(summary,
+                run -> run.rack(rack).stream().flatMap(one -> parts.apply(one).stream()).filter(one -> one.name().equals(part))
+                        .mapToDouble(figure).findFirst().orElse(Double.NaN));
+        return List.of(rack, part, ResultSheet.number(mean.applyAsDouble(StoredFigures::contentMean)),
+                ResultSheet.percent(mean.applyAsDouble(StoredFigures::fillMean)),
+                ResultSheet.number(mean.applyAsDouble(StoredFigures::fetched)),
+                Clock.span(mean.applyAsDouble(one -> one.stayHours() * HOUR_SECONDS)),
+                Clock.span(mean.applyAsDouble(one -> one.maxStayHours() * HOUR_SECONDS)));
     }
 
     private static List<String> row(Summary summary, int index) {

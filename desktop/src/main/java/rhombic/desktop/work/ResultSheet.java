@@ -34,7 +34,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
     /** What the sheets of Diagnose are about. */
     public enum Subject {
         EQUIPMENT("Equipment"), STATES("Time in states"), PIECES("Piece types"), LINKS("On the way"), AISLES("Aisles"), RACKS(
-                "Racks"), PEOPLE(
+                "Racks"), CONTENTS("In racks"), PEOPLE(
                         "People"), FAILURES(
                                 "Failures"), STAFFING("Staffing");
 
@@ -59,6 +59,7 @@ public record ResultSheet(String note, List<Column> columns, List<List<String>> 
             case LINKS -> links(summary);
             case AISLES -> aisles(summary);
             case RACKS -> RackSheet.of(summary);
+            case CONTENTS -> RackSheet.contents(summary);
             case PEOPLE -> PeopleSheets.people(summary);
             case FAILURES -> PeopleSheets.failures(summary);
             case STAFFING -> PeopleSheets.staffing(summary);

@@ -11,6 +11,7 @@ import rhombic.experiment.Summary;
 import rhombic.formats.table.Csv;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StoredFigures;
 
 /** What racks did, as files have it. */
 final class RackResults {
@@ -38,6 +39,39 @@ final class RackResults {
             number(one, "latenessMean", rack.lateHours() * HOUR_SECONDS);
             one.put("ordersWaiting", rack.waitingOrders());
             one.put("piecesMissing", rack.missingPieces());
+            parts(rack.types(), one.putArray("types"));
+            parts(rack.classes(), one.putArray("classes"));
+        }
+    }
+
+    private static void parts(List<StoredFigures> parts, ArrayNode into) {
+        for (StoredFigures part : parts) {
+            ObjectNode one = into.addObject();
+            one.put("name", part.name());
+            number(one, "contentMean", part.contentMean());
+            number(one, "fillMean", part.fillMean());
+            one.put("fetched", part.fetched());
+            number(one, "stayMean", part.stayHours() * HOUR_SECONDS);
+            number(one, "stayMax", part.maxStayHours() * HOUR_SECONDS);
+        }
+    }
+
+    /** What lay in racks, by type and by class. */
+    static void contents(Summary summary, Csv out) throws IOException {
+        out.printRecord("replication", "rack", "part", "name", "places", "content mean", "fill mean", "fetched", "stay mean s",
+                "stay max s");
+        for (RunFigures run : summary.runs()) {
+            for (RackFigures rack : run.racks()) {
+                contents(run, rack, "piece type", rack.types(), out);
+                contents(run, rack, "class", rack.classes(), out);
+            }
+        }
+    }
+
+    private static void contents(RunFigures run, RackFigures rack, String part, List<StoredFigures> parts, Csv out) throws IOException {
+        for (StoredFigures one : parts) {
+            out.printRecord(run.replication(), rack.name(), part, one.name(), one.places() == 0 ? "" : one.places(), one.contentMean(),
+                    cell(one.fillMean()), one.fetched(), cell(one.stayHours() * HOUR_SECONDS), cell(one.maxStayHours() * HOUR_SECONDS));
         }
     }
 

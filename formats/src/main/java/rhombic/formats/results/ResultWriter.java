@@ -44,7 +44,7 @@ public final class ResultWriter {
     }
 
     /**
-     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv}, {@code aisles.csv}, {@code racks.csv}, {@code people.csv},
+     * Writes {@code responses.csv}, {@code equipment.csv}, {@code piece-types.csv}, {@code links.csv}, {@code aisles.csv}, {@code racks.csv}, {@code rack-contents.csv}, {@code people.csv},
      * {@code failures.csv}, {@code staffing.csv} and {@code replications.csv} into the folder.
      */
     public static void saveCsv(Summary summary, Path folder) throws IOException {
@@ -55,6 +55,7 @@ public final class ResultWriter {
         csv(folder.resolve("links.csv"), out -> links(summary, out));
         csv(folder.resolve("aisles.csv"), out -> aisles(summary, out));
         csv(folder.resolve("racks.csv"), out -> RackResults.table(summary, out));
+        csv(folder.resolve("rack-contents.csv"), out -> RackResults.contents(summary, out));
         csv(folder.resolve("replications.csv"), out -> runs(summary, out));
         csv(folder.resolve("people.csv"), out -> PeopleResults.people(summary, out));
         csv(folder.resolve("failures.csv"), out -> PeopleResults.failures(summary, out));

@@ -1,5 +1,6 @@
 package rhombic.desktop.card.sentences;
 
+import rhombic.study.rack.TurnoverClasses;
 import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -13,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.text.Offers;
 import rhombic.desktop.card.text.Sentence;
@@ -52,6 +54,7 @@ final class RackSentences {
     private static final String ANY_TIME = "as long as it takes";
     private static final String YES = "yes";
     private static final double DESK_METRES = 2.5;
+    private static final double HOUR_NANOS = 3.6e12;
 
     private final Study study;
     private final Rack rack;
@@ -118,13 +121,21 @@ final class RackSentences {
                 new Words(" apart, a place is "), length("slot depth", layout.slotDepth(), RackLayout::withSlotDepth),
                 new Words(" deep, aisles are "), length("aisle width", layout.aisleWidth(), RackLayout::withAisleWidth),
                 new Words(" wide, and the lowest level is "), length("first level", layout.firstLevel(), RackLayout::withFirstLevel),
-                new Words(" above the floor. A load may be of "),
-                typed("max weight", layout.maxWeight().map(weight -> "at most " + weight).orElse(ANY_WEIGHT),
-                        layout.maxWeight().map(Quantity::toString).orElse(""), "Such as 1000 kg; empty: any weight",
-                        text -> layout(l -> l.withMaxWeight(text.isBlank() || text.strip().equals(ANY_WEIGHT)
-                                ? Optional.empty()
-                                : Optional.of(Quantity.parse(text, Dimension.MASS))))),
+                new Words(" above the floor. A load may be of "), weight("max weight", layout.maxWeight(), RackLayout::withMaxWeight),
+                new Words(", all that lies in a bay of "), weight("max bay weight", layout.maxBayWeight(), RackLayout::withMaxBayWeight),
                 new Words("."));
+    }
+
+    private interface WeightSetting {
+        RackLayout with(RackLayout layout, Optional<Quantity> value);
+    }
+
+    private Part weight(String id, Optional<Quantity> now, WeightSetting change) {
+        return typed(id, now.map(weight -> "at most " + weight).orElse(ANY_WEIGHT), now.map(Quantity::toString).orElse(""),
+                "Such as 1000 kg; empty: any weight",
+                text -> layout(l -> change.with(l, text.isBlank() || text.strip().equals(ANY_WEIGHT)
+                        ? Optional.empty()
+                        : Optional.of(Quantity.parse(text, Dimension.MASS)))));
     }
 
     private interface LengthSetting {
@@ -208,7 +219,18 @@ final class RackSentences {
     private Sentence storing() {
         List<Part> parts = new ArrayList<>(List.of(new Words("It stores "),
                 picked("slot rule", rack.storing().slotRule().word(), Arrays.stream(SlotChoice.values()).map(SlotChoice::word).toList(),
-                        text -> rack(r -> r.withStoring(s -> s.withSlotRule(Typed.choice(SlotChoice.values(), SlotChoice::word, text)))))));
+                        text -> rack(r -> r.withStoring(s -> {
+                            SlotChoice rule = Typed.choice(SlotChoice.values(), SlotChoice::word, text);
+                            return s.withSlotRule(rule).withSlotFormula(
+                                    rule == SlotChoice.BY_FORMULA && s.slotFormula().isBlank() ? "slot.seconds" : s.slotFormula());
+                        })))));
+        if (rack.storing().slotRule() == SlotChoice.BY_FORMULA) {
+            parts.add(new Words(", in the free slot with the smallest "));
+            parts.add(script("slot formula", rack.storing().slotFormula(), rack.storing().slotFormula(),
+                    "A formula of the piece and of a slot that gives a number, such as slot.seconds + 10 * slot.level",
+                    Offers.inRack(study, rack),
+                    text -> rack(r -> r.withStoring(s -> s.withSlotFormula(Formula.parse(text.strip()).text())))));
+        }
         if (layout.aisles() > 1) {
             parts.add(new Words(", "));
             parts.add(picked("aisle rule", rack.storing().aisleRule().word(),
@@ -226,10 +248,8 @@ final class RackSentences {
         List<StorageClass> classes = rack.storing().classes();
         String shown = classes.isEmpty()
                 ? "+ classes"
-                : classes.stream()
-                        .map(one -> one.share() + " for " + (one.types().isEmpty() ? "all others" : String.join(", ", one.types())))
-                        .collect(Collectors.joining("; "));
-        return List.of(new Sentence(new Words("Of the slots of each aisle, from the nearest on, "),
+                : IntStream.range(0, classes.size()).mapToObj(rack.storing()::nameOfClass).collect(Collectors.joining("; "));
+        List<Part> parts = new ArrayList<>(List.of(new Words("Of the slots of each aisle, from the nearest on, "),
                 cells("classes", shown, new Sentence.Grid(List.of("share", "types"),
                         classes.stream().map(one -> List.of(one.share().toString(), String.join(", ", one.types()))).toList(),
                         "A row for each class, from the nearest slots on: its share, such as 20 %, and the types in it; empty: all others",
@@ -237,8 +257,15 @@ final class RackSentences {
                             List<StorageClass> read = filled.rows().stream()
                                     .map(row -> new StorageClass(Quantity.parse(row.get(0), Dimension.SHARE), types(row, 1))).toList();
                             return rack(r -> r.withStoring(s -> s.withClasses(read)));
-                        })),
-                new Words(".")));
+                        }))));
+        parts.add(new Words("."));
+        rack.orders().ifPresent(plan -> {
+            double hours = study.plan().length().nanos() / HOUR_NANOS;
+            parts.add(new Words(" "));
+            parts.add(act("classes from demand", "+ as the orders suggest",
+                    rack(r -> r.withStoring(s -> s.withClasses(TurnoverClasses.of(r.stock(), plan, hours))))));
+        });
+        return List.of(new Sentence(parts));
     }
 
     private List<String> types(List<String> row, int at) {

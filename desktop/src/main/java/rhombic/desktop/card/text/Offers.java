@@ -8,11 +8,19 @@ import java.util.TreeSet;
 import rhombic.formula.Formula;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.value.Attribute;
 
 /** All that a formula can read at a place, to be offered while one is typed. */
 public final class Offers {
     private Offers() {}
+
+    /** The same for the formula by which a rack chooses slots. */
+    public static List<String> inRack(Study study, Rack rack) {
+        List<String> offers = new ArrayList<>(new TreeSet<>(Formula.OF_SLOT).stream().map(name -> "slot." + name).toList());
+        offers.addAll(at(study, rack.basics().attributes()));
+        return offers;
+    }
 
     public static List<String> at(Study study, List<Attribute> here) {
         Set<String> offers = new LinkedHashSet<>();

@@ -59,6 +59,8 @@ class RackSentencesTest {
                 "2 aisles with slots on both sides, 20 bays long, 3 x 1 m, 1 x 2 m high, 2 loads deep: 640 places in all."));
         assertTrue(says(edited(larger, "Store", "form", "block store"), "Store", "Is a block store of 2 aisles"));
         assertEquals("900 kg", rack(edited(study, "Store", "max weight", "900 kg")).layout().maxWeight().orElseThrow().toString());
+        assertEquals("4000 kg",
+                rack(edited(study, "Store", "max bay weight", "4000 kg")).layout().maxBayWeight().orElseThrow().toString());
         assertThrows(IllegalArgumentException.class, () -> edited(study, "Store", "bays", "many"));
         assertThrows(IllegalArgumentException.class, () -> edited(study, "Store", "levels", "6"));
     }
@@ -94,6 +96,11 @@ class RackSentencesTest {
                 rack(classes).storing().classes());
         assertTrue(says(classes, "Store", "20 % for Box; 80 % for all others"));
         assertThrows(IllegalArgumentException.class, () -> filled(byClass, "classes", List.of(List.of("20 %", "Cheese"))));
+        Study asked = edited(edited(byClass, "Store", "add orders", ""), "Store", "classes from demand", "");
+        assertEquals(List.of(new StorageClass(Quantity.percent(100), List.of("Pallet"))), rack(asked).storing().classes());
+        Study bySlot = edited(study, "Store", "slot rule", "by a formula");
+        assertTrue(says(bySlot, "Store", "in the free slot with the smallest slot.seconds"));
+        assertEquals("slot.level * 2", rack(edited(bySlot, "Store", "slot formula", "slot.level * 2")).storing().slotFormula());
         Study formula = edited(study, "Store", "fetch rule", "by a formula");
         assertEquals("piece.age", rack(formula).fetching().formula());
         assertEquals(FetchChoice.NEWEST, rack(edited(study, "Store", "fetch rule", "the newest first")).fetching().rule());
