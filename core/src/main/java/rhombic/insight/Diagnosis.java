@@ -186,7 +186,7 @@ public record Diagnosis(Summary summary, List<Finding> findings, Shifting shifti
             List<Integer> ranked = shifting.ranked();
             List<String> lines = new ArrayList<>();
             boolean ofAnother = study.find(limit.subject()).filter(GoodsIn.class::isInstance).isPresent(); // whose shares are told by its name
-            lines.add("utilisation: " + (ofAnother ? limit.evidence() : limit.subject() + " (" + limit.evidence() + ")"));
+            lines.add("utilisation: " + (ofAnother ? limit.evidence() : limit.subject() + ", " + limit.evidence()));
             Optional<Integer> active = ranked.stream().findFirst();
             active.ifPresent(i -> lines.add("active periods: " + name(i) + " is the limit " + Means.percent(shifting.limits(i))
                     + " of the time, alone " + Means.percent(shifting.sole()[i]) + ", " + Clock.span(shifting.meanActiveSeconds()[i])
