@@ -19,6 +19,7 @@ module rhombic.core {
     exports rhombic.study.field;
     exports rhombic.study.fleet;
     exports rhombic.study.rack;
+    exports rhombic.study.crane;
     exports rhombic.study.kind;
     exports rhombic.study.site;
     exports rhombic.study.work;

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Clock;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.unfold.CraneParts;
@@ -66,14 +67,14 @@ public final class RackSection {
     }
 
     private @Nullable Crane crane(Rack rack, Moment moment) {
-        for (CraneParts one : CraneParts.of(study)) {
-            if (one.group().serves(rack) && one.aisle() == aisle && one.carriage() < moment.movers().count()) {
+        for (CraneParts<StackerCrane> one : CraneParts.stackers(study)) {
+            if (one.group().serves(rack) && one.number() == aisle && one.inner() < moment.movers().count()) {
                 Pose mast = moment.movers().pose(one.member(), moment.timeNanos());
                 double turn = Math.toRadians(rack.placement().headingDegrees());
                 double dx = mast.x() - rack.placement().xMetres();
                 double dy = mast.y() - rack.placement().yMetres();
                 return new Crane(dx * Math.cos(turn) + dy * Math.sin(turn) + layout.lengthMetres() / 2,
-                        moment.movers().pose(one.carriage(), moment.timeNanos()).z());
+                        moment.movers().pose(one.inner(), moment.timeNanos()).z());
             }
         }
         return null;

@@ -47,7 +47,7 @@ final class RackStory {
 
     /** The crane on whose fork something rides. */
     private String crane(int fork) {
-        return CraneParts.of(study).stream().filter(crane -> crane.fork() == fork)
+        return CraneParts.stackers(study).stream().filter(crane -> crane.tip() == fork)
                 .map(crane -> study.members().get(crane.member()).person().name()).findFirst().orElse("a crane");
     }
 }

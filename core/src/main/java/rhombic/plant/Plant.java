@@ -15,6 +15,7 @@ import rhombic.measure.tally.Tally;
 import rhombic.measure.tally.TotalTally;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.convey.ConveyorNode;
+import rhombic.plant.crane.BridgeCraneMembers;
 import rhombic.plant.dock.DockNode;
 import rhombic.plant.fleet.FleetMembers;
 import rhombic.plant.fleet.VehicleAreas;
@@ -39,6 +40,7 @@ import rhombic.plant.work.AssemblyNode;
 import rhombic.plant.work.StationNode;
 import rhombic.plant.work.UnpackingNode;
 import rhombic.study.Study;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.PlannedTime;
 import rhombic.study.kind.Area;
@@ -142,6 +144,7 @@ public final class Plant {
                 case Crew crew -> new CrewMembers(run, staff, crew);
                 case Fleet fleet -> new FleetMembers(run, staff, fleet, areas);
                 case StackerCrane crane -> new CraneMembers(run, staff, crane, cranes);
+                case BridgeCrane crane -> new BridgeCraneMembers(run, staff, crane);
             };
         }
     }

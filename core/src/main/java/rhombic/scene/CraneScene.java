@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
@@ -25,7 +26,7 @@ public final class CraneScene {
         }
     }
 
-    private final List<CraneParts> parts;
+    private final List<CraneParts<StackerCrane>> parts;
     private final List<Optional<Crane>> cranes;
     private final Pose[] masts;
     private final double[] carriages;
@@ -33,9 +34,9 @@ public final class CraneScene {
     private final boolean[] seen;
 
     public CraneScene(UnfoldedStudy study) {
-        parts = CraneParts.of(study);
+        parts = CraneParts.stackers(study);
         cranes = parts.stream().map(one -> study.study().find(one.group().rack(), Rack.class)
-                .filter(rack -> one.aisle() < rack.layout().aisles()).map(rack -> new Crane(rack, one.aisle()))).toList();
+                .filter(rack -> one.number() < rack.layout().aisles()).map(rack -> new Crane(rack, one.number()))).toList();
         masts = new Pose[cranes.size()];
         carriages = new double[masts.length];
         reaches = new double[masts.length];
@@ -46,12 +47,12 @@ public final class CraneScene {
         MoverMoment now = moment.movers();
         long nanos = moment.timeNanos();
         for (int i = 0; i < masts.length; i++) {
-            CraneParts one = parts.get(i);
-            seen[i] = cranes.get(i).isPresent() && one.fork() < now.count();
+            CraneParts<StackerCrane> one = parts.get(i);
+            seen[i] = cranes.get(i).isPresent() && one.tip() < now.count();
             if (seen[i]) {
                 masts[i] = now.pose(one.member(), nanos);
-                carriages[i] = now.pose(one.carriage(), nanos).z();
-                Pose fork = now.pose(one.fork(), nanos);
+                carriages[i] = now.pose(one.inner(), nanos).z();
+                Pose fork = now.pose(one.tip(), nanos);
                 double turn = Math.toRadians(masts[i].heading());
                 reaches[i] = (fork.y() - masts[i].y()) * Math.cos(turn) - (fork.x() - masts[i].x()) * Math.sin(turn);
             }

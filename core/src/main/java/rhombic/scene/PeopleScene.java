@@ -36,7 +36,7 @@ public final class PeopleScene {
 
     private final int[] crews;
     /** Stacker cranes, which a scene of their own poses. */
-    private final boolean[] inRack;
+    private final boolean[] isCrane;
     private final boolean[] seen;
     private final double[] x;
     private final double[] y;
@@ -51,8 +51,9 @@ public final class PeopleScene {
         crews = study.members().stream().mapToInt(member -> crewOf(study, member)).toArray();
         int count = crews.length;
         seen = new boolean[count];
-        inRack = new boolean[count];
-        CraneParts.of(study).forEach(crane -> inRack[crane.member()] = true);
+        isCrane = new boolean[count];
+        CraneParts.stackers(study).forEach(crane -> isCrane[crane.member()] = true);
+        CraneParts.bridges(study).forEach(crane -> isCrane[crane.member()] = true);
         x = new double[count];
         y = new double[count];
         headings = new double[count];
@@ -73,7 +74,7 @@ public final class PeopleScene {
         MoverMoment now = moment.movers();
         long nanos = moment.timeNanos();
         for (int i = 0; i < crews.length; i++) {
-            seen[i] = i < now.count() && !inRack[i] && (crews[i] < 0 || isOnTheFloor(now, i, nanos));
+            seen[i] = i < now.count() && !isCrane[i] && (crews[i] < 0 || isOnTheFloor(now, i, nanos));
             if (seen[i]) {
                 pose(i, now, nanos);
             }

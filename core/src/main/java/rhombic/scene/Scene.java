@@ -51,6 +51,7 @@ public final class Scene {
     private final PeopleScene people;
     private final RackScene racks;
     private final CraneScene cranes;
+    private final HallCraneScene hallCranes;
     /** Of racks that are far away. */
     private final @Nullable RackFaces[] faces;
     /** How each resource holds what it carries. */
@@ -65,6 +66,7 @@ public final class Scene {
         people = new PeopleScene(study);
         racks = new RackScene(study);
         cranes = new CraneScene(study);
+        hallCranes = new HallCraneScene(study);
         grips = study.members().stream().map(member -> ((ResourceGroup) study.element(member.group())).grip())
                 .toArray(ResourceGroup.Grip[]::new);
         elements = study.elements();
@@ -156,6 +158,11 @@ public final class Scene {
         return cranes;
     }
 
+    /** The bridge and gantry cranes, as posed for the last moment. */
+    public HallCraneScene hallCranes() {
+        return hallCranes;
+    }
+
     /**
      * Poses everybody and every piece.
      *
@@ -165,6 +172,7 @@ public final class Scene {
         into.clear();
         people.pose(moment);
         cranes.pose(moment);
+        hallCranes.pose(moment);
         for (int node = 0; node < moment.nodes(); node++) {
             int first = moment.firstAt(node);
             if (first >= 0 || faces[node] != null) {
@@ -189,6 +197,11 @@ public final class Scene {
     /** Where its carrier holds it, above what is there already. */
     private void inHands(int body, int carrier, Moment moment, Poses into) {
         int type = moment.typeOf(body);
+        if (hallCranes.hangs(carrier)) {
+            Pose load = hallCranes.load(carrier, sizes.height(type));
+            add(body, moment, load.x(), load.y(), load.z(), load.heading(), into);
+            return;
+        }
         ResourceGroup.Grip grip = grips[carrier];
         if (!grip.trailers().isEmpty()) {
             onTrailer(body, carrier, grip, moment, into);

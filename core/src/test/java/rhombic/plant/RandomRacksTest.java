@@ -218,13 +218,13 @@ class RandomRacksTest {
         Study study = study(seed, true);
         boolean fails = !study.find("Cranes", StackerCrane.class).orElseThrow().basics().duty().failures().isEmpty();
         Trace trace = Runs.traceOf(study);
-        List<CraneParts> parts = CraneParts.of(UnfoldedStudy.of(study));
+        List<CraneParts<StackerCrane>> parts = CraneParts.stackers(UnfoldedStudy.of(study));
         Moment before = trace.at(0);
         long end = fails ? (long) (3 * 3.6e12) : (long) 0.3e12;
         for (long nanos = STEP_NANOS; nanos < end; nanos += STEP_NANOS) {
             Moment now = trace.at(nanos, before);
-            for (CraneParts one : parts) {
-                for (int mover : new int[] {one.member(), one.carriage(), one.fork()}) {
+            for (CraneParts<StackerCrane> one : parts) {
+                for (int mover : new int[] {one.member(), one.inner(), one.tip()}) {
                     Pose from = before.movers().pose(mover, before.timeNanos());
                     Pose to = now.movers().pose(mover, now.timeNanos());
                     assertTrue(from.distanceTo(to) <= MAX_SPEED * STEP_NANOS / 1e9 + 1e-6,

@@ -115,7 +115,7 @@ final class Vehicle extends Worker {
     }
 
     @Override
-    public boolean fetchesFrom(Pose outlet) {
+    public boolean serves(Pose outlet, Pose inlet) {
         return zones.isEmpty() || zones.stream().anyMatch(zone -> zone.contains(outlet));
     }
 

@@ -23,6 +23,7 @@ public final class Group {
     private final Router router;
     private final @Nullable Traffic traffic;
     private final double trailingMetres;
+    private final Whereabouts.Maker whereabouts;
     final ResourceRule resourceRule;
     final JobRule jobRule;
     private final Rules rules;
@@ -41,8 +42,15 @@ public final class Group {
      * @param loaded how they move with what they bring
      * @param traffic in which they keep their distance; null: they take no notice of others
      * @param trailingMetres that what each of them pulls reaches behind it
+     * @param whereabouts how one of them gets about
      */
-    public record Ways(Mover mover, Mover loaded, Router router, @Nullable Traffic traffic, double trailingMetres) {}
+    public record Ways(Mover mover, Mover loaded, Router router, @Nullable Traffic traffic, double trailingMetres,
+            Whereabouts.Maker whereabouts) {
+        /** On the floor. */
+        public Ways(Mover mover, Mover loaded, Router router, @Nullable Traffic traffic, double trailingMetres) {
+            this(mover, loaded, router, traffic, trailingMetres, OnGround::new);
+        }
+    }
 
     Group(Allocation allocation, String name, Ways ways, Rules rules, ResourceRule resourceRule) {
         this.allocation = allocation;
@@ -52,6 +60,7 @@ public final class Group {
         router = ways.router;
         traffic = ways.traffic;
         trailingMetres = ways.trailingMetres;
+        whereabouts = ways.whereabouts;
         this.rules = rules;
         this.resourceRule = resourceRule;
         jobRule = switch (rules.dispatching.jobRule()) {
@@ -86,6 +95,10 @@ public final class Group {
 
     public long now() {
         return allocation.now();
+    }
+
+    Whereabouts whereabouts(Resource resource, String resourceName, Pose home) {
+        return whereabouts.of(resource, resourceName, this, home);
     }
 
     Router router() {

@@ -215,7 +215,8 @@ public final class Job {
         return askedNanos == BEFORE_ALL;
     }
 
-    long askedNanos() {
+    /** When it was asked for. */
+    public long askedNanos() {
         return askedNanos;
     }
 

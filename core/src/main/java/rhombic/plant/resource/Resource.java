@@ -73,7 +73,7 @@ public abstract class Resource {
         able = IntStream.range(0, skills.length).filter(skill -> skills[skill]).toArray();
         this.factor = factor;
         this.home = home;
-        where = new Whereabouts(this, name, group, home);
+        where = group.whereabouts(this, name, home);
     }
 
     // ---- what is a matter of its kind
@@ -132,8 +132,8 @@ public abstract class Resource {
      */
     public record Handling(String id, TimeSource pickUp, TimeSource setDown, Distribution stop) {}
 
-    /** Whether it fetches what comes out there. */
-    public boolean fetchesFrom(Pose outlet) {
+    /** Whether it fetches what comes out at one place, and brings it to another. */
+    public boolean serves(Pose outlet, Pose inlet) {
         return true;
     }
 
@@ -279,12 +279,12 @@ public abstract class Resource {
 
     /** How it covers the route that it is on, from now on; over in no time if it stands at its end. */
     public final Pace pace() {
-        return where.motion().paceFromNow();
+        return where.pace();
     }
 
     /** Where it is now. */
     public final Pose pose() {
-        return where.motion().pose();
+        return where.pose();
     }
 
     /** The length of the way from one place to another, for it. */
@@ -294,7 +294,7 @@ public abstract class Resource {
 
     /** How far it has come on the way that it is on. */
     public final double metresGone() {
-        return where.motion().metresGone();
+        return where.metresGone();
     }
 
     /** The length of its way there from where it is. */
@@ -304,8 +304,8 @@ public abstract class Resource {
 
     /** The square of the straight way there, than which none is shorter. */
     final double squareMetresTo(double x, double y) {
-        double dx = where.motion().x() - x;
-        double dy = where.motion().y() - y;
+        double dx = where.x() - x;
+        double dy = where.y() - y;
         return dx * dx + dy * dy;
     }
 }

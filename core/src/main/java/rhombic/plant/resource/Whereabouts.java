@@ -1,273 +1,101 @@
 package rhombic.plant.resource;
 
-import org.jspecify.annotations.Nullable;
-import rhombic.plant.route.Motion;
-import rhombic.plant.route.Mover;
-import rhombic.plant.route.Route;
-import rhombic.plant.traffic.RoadUser;
-import rhombic.plant.traffic.Traffic;
+import rhombic.space.Pace;
 import rhombic.space.Pose;
 
-/** Where a resource is, and how it gets elsewhere: at once, when it has braked, or when others let it. */
-final class Whereabouts implements Motion.Watcher, RoadUser.Listener {
+/** Where a resource is, and how it gets elsewhere. Each way of getting about is a class of its own. */
+public abstract class Whereabouts {
     /** Why it is on its way. */
-    enum Aim {
+    public enum Aim {
         NOTHING, JOB, REST
     }
 
-    /** What is no farther is there. */
-    private static final double NEAR_METRES = 1e-6;
+    /** Makes the whereabouts of a resource that is at rest at home. */
+    @FunctionalInterface
+    public interface Maker {
+        Whereabouts of(Resource resource, String name, Group group, Pose home);
+    }
 
-    private record Goal(Pose location, Aim aim, boolean isLoaded) {}
-
-    private final Resource resource;
-    private final Group group;
-    private final Motion motion;
-    /** How it shares aisles with others; null if it takes no notice of them. */
-    private final @Nullable RoadUser road;
-    /** Where it is to be, as soon as it can set out for there. */
-    private @Nullable Goal goal;
+    protected final Resource resource;
+    protected final Group group;
     private Aim aim = Aim.NOTHING;
-    private boolean isStopping;
-    private boolean isKept;
 
-    /** At rest at home. */
-    Whereabouts(Resource resource, String name, Group group, Pose home) {
+    protected Whereabouts(Resource resource, Group group) {
         this.resource = resource;
         this.group = group;
-        motion = new Motion(group.simulator(), group.mover, home, this);
-        Traffic traffic = group.traffic();
-        road = traffic == null ? null : new RoadUser(traffic, name, group.name(), group.trailingMetres(), motion, this);
     }
 
-    Motion motion() {
-        return motion;
-    }
-
-    Aim aim() {
+    protected final Aim aim() {
         return aim;
     }
 
+    protected final void setAim(Aim newAim) {
+        aim = newAim;
+    }
+
     /** Why it was on its way; from now on it is for nothing. */
-    Aim takeAim() {
+    final Aim takeAim() {
         Aim why = aim;
         aim = Aim.NOTHING;
         return why;
     }
 
-    boolean isUnderWay() {
-        return motion.isUnderWay() || road != null && road.isWaitingToSetOut();
-    }
+    protected abstract boolean isUnderWay();
 
     /** Whether it stands because others are in its way. */
-    boolean isKept() {
-        return isKept;
-    }
+    protected abstract boolean isKept();
 
-    // ---- going there
+    protected abstract Pose pose();
+
+    /** Metres to the east where it is now. */
+    protected abstract double x();
+
+    /** Metres to the north where it is now. */
+    protected abstract double y();
+
+    /** How far it has come on the way that it is on. */
+    protected abstract double metresGone();
+
+    /** How it covers the route that it is on, from now on; over in no time if it stands at its end. */
+    protected abstract Pace pace();
 
     /** Sets out for there from where it is, or from where it can brake; says whether it is there at once. */
-    boolean goTo(Pose location, Aim newAim, boolean isLoaded) {
-        resource.onLeaves(location);
-        Goal wanted = new Goal(location, newAim, isLoaded);
-        if (turnsTo(wanted)) {
-            comesTo(wanted);
-            if (motion.isAtRest()) {
-                turn();
-            } else {
-                resource.onSetOut(motion.route());
-            }
-            return false;
-        }
-        halt(false);
-        if (!isStopping) {
-            return setOut(wanted);
-        }
-        comesTo(wanted);
-        return false;
-    }
-
-    private void comesTo(Goal wanted) {
-        goal = wanted;
-        aim = wanted.aim;
-    }
-
-    /** Whether it goes there from where it is as soon as it has braked, without waiting. */
-    private boolean turnsTo(Goal wanted) {
-        if (road == null || !motion.isUnderWay() || motion.isAtRest() || isStopping) {
-            return false;
-        }
-        Route other = group.router().route(road.nearestRest(), wanted.location);
-        isStopping = other.metres() > 0 && road.turnTo(other, mover(wanted), wanted.aim == Aim.JOB);
-        return isStopping;
-    }
-
-    private void turn() {
-        isStopping = false;
-        RoadUser user = road;
-        assert user != null : "who turns in traffic is in it";
-        travelled(motion.metresGone());
-        user.turn();
-        resource.onSetOut(motion.route());
-    }
-
-    private Mover mover(Goal wanted) {
-        return wanted.isLoaded ? group.loaded : group.mover;
-    }
-
-    private boolean setOut(Goal wanted) {
-        goal = wanted;
-        Route route = group.router().route(motion.pose(), wanted.location);
-        Mover mover = mover(wanted);
-        RoadUser user = route.metres() == 0 ? null : road;
-        if (user == null) {
-            motion.setOut(route, mover);
-        }
-        boolean isOff = user == null || user.setOut(route, mover, wanted.aim == Aim.JOB);
-        group.stands(resource, wanted.location.x(), wanted.location.y());
-        if (isOff) {
-            resource.onSetOut(route);
-        } else if (!motion.isUnderWay()) {
-            showStanding();
-        }
-        if (isOff && !motion.isUnderWay()) {
-            travelled(motion.metres());
-            aim = Aim.NOTHING;
-            return true;
-        }
-        aim = wanted.aim;
-        group.stands(resource, Double.NaN, Double.NaN);
-        return false;
-    }
-
-    // ---- staying
+    protected abstract boolean goTo(Pose location, Aim newAim, boolean isLoaded);
 
     /**
      * Stays where it is, as soon as it has braked.
      *
      * @param atOnce wherever that is; else where it is in nobody's way
      */
-    void stop(boolean atOnce) {
-        boolean wasUnderWay = isUnderWay();
-        halt(atOnce);
-        if (wasUnderWay && !isUnderWay()) {
-            showStanding();
-        }
-    }
+    protected abstract void stop(boolean atOnce);
 
-    private void showStanding() {
-        resource.onSetOut(Route.straight(motion.pose(), motion.pose()));
-    }
+    // ---- what it tells
 
-    private void halt(boolean atOnce) {
-        goal = null;
-        aim = Aim.NOTHING;
-        if (!isUnderWay()) {
-            return;
-        }
-        if (road != null) {
-            road.turnNoMore();
-            road.halt(atOnce);
-        } else if (motion.brakingMetres() > 0) {
-            motion.hold();
-        } else {
-            endHere();
-            return;
-        }
-        if (motion.isUnderWay() && !motion.isAtRest()) {
-            isStopping = true;
-            resource.onSetOut(motion.route());
-        } else {
-            endHere();
-        }
-    }
-
-    /** It stands, and goes no farther. */
-    private void endHere() {
-        isStopping = false;
-        if (road != null) {
-            road.endHere();
-        }
-        travelled(motion.stop());
-        standsHere();
-    }
-
-    private void travelled(double metres) {
-        resource.onTravelled(metres);
-        Route gone = motion.lastRoute();
-        if (gone != null) {
-            group.use().count(gone, metres);
-        }
-    }
-
-    private void standsHere() {
-        Pose here = motion.pose();
+    /** It stands there from now on. */
+    protected final void tellStands(Pose here) {
         group.stands(resource, here.x(), here.y());
     }
 
-    // ---- what becomes of it on its way
-
-    @Override
-    public void onArrived() {
-        travelled(motion.metres());
-        if (road != null) {
-            road.onArrived();
-        }
-        standsHere();
-        boolean stops = isStopping;
-        isStopping = false;
-        Goal wanted = goal;
-        if (wanted != null && road != null && motion.pose().distanceTo(wanted.location) > NEAR_METRES) {
-            setOut(wanted); // it has stood aside, or could not turn before
-        } else if (stops && wanted == null) {
-            group.onStopped(resource);
-        } else {
-            group.onArrived(resource);
-        }
+    /** It is on its way, and stands nowhere. */
+    protected final void tellLeft() {
+        group.stands(resource, Double.NaN, Double.NaN);
     }
 
-    @Override
-    public void onRest() {
-        if (!isStopping) {
-            if (road != null) {
-                road.onRest();
-            }
-            return;
-        }
-        if (road != null && road.isTurning()) {
-            turn();
-            return;
-        }
-        Goal wanted = goal;
-        endHere();
-        if (wanted == null) {
-            group.onStopped(resource);
-        } else if (setOut(wanted)) {
-            aim = wanted.aim;
-            group.onArrived(resource);
-        }
+    protected final void tellLeavesFor(Pose location) {
+        resource.onLeaves(location);
     }
 
-    @Override
-    public void onMoves(Route route) {
-        resource.onSetOut(route);
+    protected final void tellTravelled(double metres) {
+        resource.onTravelled(metres);
     }
 
-    @Override
-    public void onKept(boolean kept) {
-        isKept = kept;
-        resource.showDoing();
+    /** It has come to where it went. */
+    protected final void tellArrived() {
+        group.onArrived(resource);
     }
 
-    @Override
-    public void onInTheWay() {
-        group.onInTheWay(resource);
-    }
-
-    @Override
-    public @Nullable Route wayAside() {
-        Goal wanted = goal;
-        boolean can = wanted != null && wanted.aim == Aim.JOB && resource.metresTo(resource.home()) > NEAR_METRES;
-        return can ? group.router().route(motion.pose(), resource.home()) : null;
+    /** It was called off, and has braked. */
+    protected final void tellStopped() {
+        group.onStopped(resource);
     }
 }

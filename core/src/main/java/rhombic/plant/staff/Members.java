@@ -12,6 +12,7 @@ import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Resource;
+import rhombic.plant.resource.Whereabouts;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Router;
 import rhombic.plant.route.Routers;
@@ -53,13 +54,32 @@ public abstract class Members {
         this.run = run;
         this.element = element;
         allocation = staff.allocation();
-        Router router = run.blueprint.routers()
+        Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
+        group = group(new Group.Ways(mover, loaded, router(mover), traffic, element.roadSpace().map(RoadSpace::trailing).orElse(0.0)),
+                breakArea);
+    }
+
+    /**
+     * Of those that get about otherwise than on the floor.
+     *
+     * @param whereabouts how one of them gets about
+     */
+    protected Members(Run run, Staff staff, ResourceGroup element, Mover mover, Whereabouts.Maker whereabouts) {
+        this.run = run;
+        this.element = element;
+        allocation = staff.allocation();
+        group = group(new Group.Ways(mover, mover, router(mover), null, 0, whereabouts), null);
+    }
+
+    private Router router(Mover mover) {
+        return run.blueprint.routers()
                 .of(new Routers.Traveller(element.travel(), element.arePeople(), element.roadSpace().isPresent(), mover.speed(),
                         mover.routingSecondsPerDegree(), element.clearanceMetres(), element.stayOnAisles(),
                         run.blueprint.routers().closedTo(element)));
-        Traffic traffic = element.roadSpace().isPresent() ? staff.traffic() : null;
-        group = allocation.group(element.name(), new Group.Ways(mover, loaded, router, traffic,
-                element.roadSpace().map(RoadSpace::trailing).orElse(0.0)),
+    }
+
+    private Group group(Group.Ways ways, @Nullable Pose breakArea) {
+        return allocation.group(element.name(), ways,
                 new Group.Rules(rules(run, element), number(run, element), element.basics().duty().atShiftEnd(), breakArea));
     }
 

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.measure.CrewFigures;
 import rhombic.measure.ModeFigures;
 import rhombic.plant.resource.Resource;
+import rhombic.plant.resource.Whereabouts;
 import rhombic.plant.route.Mover;
 import rhombic.plant.route.Route;
 import rhombic.plant.run.Run;
@@ -27,6 +28,16 @@ public abstract class WorkingMembers extends Members implements Worker.Listener 
      */
     protected WorkingMembers(Run run, Staff staff, ResourceGroup element, Mover mover, Mover loaded, @Nullable Pose breakArea) {
         super(run, staff, element, mover, loaded, breakArea);
+        this.staff = staff;
+    }
+
+    /**
+     * Of those that get about otherwise than on the floor.
+     *
+     * @param whereabouts how one of them gets about
+     */
+    protected WorkingMembers(Run run, Staff staff, ResourceGroup element, Mover mover, Whereabouts.Maker whereabouts) {
+        super(run, staff, element, mover, whereabouts);
         this.staff = staff;
     }
 

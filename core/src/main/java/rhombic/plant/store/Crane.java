@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.plant.activity.Activity;
+import rhombic.plant.crane.CraneAxis;
 import rhombic.plant.resource.Group;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
@@ -13,6 +14,7 @@ import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.CraneDriving;
@@ -63,7 +65,7 @@ final class Crane extends Worker {
     private final TimeSampler fork;
     private final TimeSampler deep;
     private final CraneCycles cycles;
-    private final CraneParts parts;
+    private final CraneParts<ResourceGroup> parts;
     private final Activity step;
     private @Nullable Site site;
     private Phase phase = Phase.IDLE;
@@ -123,8 +125,8 @@ final class Crane extends Worker {
         Path up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, high + MARGIN_METRES, 0)), 0);
         Path across = Path.from(Pose.at(0, -reach, 0, 90)).straight(2 * reach, 0).build();
         site = new Site(work, new CraneAxis(run, number, MoverMoment.FLOOR, along, aisle.heading(), MARGIN_METRES, start.along()),
-                new CraneAxis(run, parts.carriage(), number, up, 0, 0, start.high()),
-                new CraneAxis(run, parts.fork(), parts.carriage(), across, 0, reach, 0));
+                new CraneAxis(run, parts.inner(), number, up, 0, 0, start.high()),
+                new CraneAxis(run, parts.tip(), parts.inner(), across, 0, reach, 0));
     }
 
     private Site site() {
@@ -133,7 +135,7 @@ final class Crane extends Worker {
 
     /** The mover that is its fork, on which loads ride. */
     int fork() {
-        return parts.fork();
+        return parts.tip();
     }
 
     boolean isDown() {

@@ -233,7 +233,7 @@ final class Carriage extends Passage {
 
     /** Whether it fetches from here at all. */
     boolean isFetchedBy(Resource resource) {
-        return resource.fetchesFrom(course.outlet());
+        return resource.serves(course.outlet(), course.inlet());
     }
 
     /** Whether one could be fetched beside what a tour has already. */

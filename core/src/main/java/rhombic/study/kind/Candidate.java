@@ -17,5 +17,5 @@ public record Candidate(Aspect aspect, String text, Supplier<PlantElement> bette
     /** A time that is made shorter, to be a candidate, becomes so much of what it was. */
     public static final double SHORTER = 0.9;
     /** A rate that is made higher becomes so much of what it was. */
-    static final double FASTER = 1.1;
+    public static final double FASTER = 1.1;
 }

@@ -6,6 +6,7 @@ import rhombic.study.area.BreakArea;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
 import rhombic.study.area.Zone;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.NameChange;
@@ -22,6 +23,7 @@ public final class Kinds {
     public static final List<Kind<?>> ALL = List.of(GoodsIn.KIND, Buffer.KIND, Conveyor.KIND, Station.KIND,
             AssemblyStation.KIND,
             UnpackingStation.KIND, Rack.KIND, StackerCrane.KIND, Dock.KIND, GoodsOut.KIND, Crew.KIND, BreakArea.KIND, Fleet.KIND,
+            BridgeCrane.KIND,
             ChargingArea.KIND, ParkingArea.KIND,
             Zone.KIND, Aisle.KIND,
             Wall.KIND,

@@ -2,6 +2,7 @@ package rhombic.study.kind;
 
 import java.util.List;
 import java.util.Optional;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
@@ -10,7 +11,7 @@ import rhombic.study.fleet.Round;
 import rhombic.study.place.RoadSpace;
 
 /** Whose members work and carry. They are on duty by a calendar, and can fail. */
-public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, StackerCrane {
+public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, StackerCrane, BridgeCrane {
     /** What formulas can ask of it: how many have something to do, and how many could do something. */
     String BUSY = "busy";
     String FREE = "free";

@@ -49,6 +49,7 @@ public final class FloorView extends Region {
     private final PiecesView pieces = new PiecesView();
     private final PeopleView people = new PeopleView(palette);
     private final CraneView cranes = new CraneView(palette);
+    private final HallCraneView hallCranes = new HallCraneView(palette);
     private final FarRacks racks = new FarRacks();
     private final Lamps lamps = new Lamps(palette);
     private final EquipmentView equipment = new EquipmentView(palette, lamps);
@@ -70,7 +71,8 @@ public final class FloorView extends Region {
         DirectionalLight sun = new DirectionalLight(Color.gray(0.68));
         sun.setDirection(new Point3D(0.45, 0.85, 0.62));
         ghost.setMouseTransparent(true);
-        Group world = new Group(underlay, equipment.view(), pieces.view(), people.view(), cranes.view(), racks.view(), lamps.besideLinks(),
+        Group world = new Group(underlay, equipment.view(), pieces.view(), people.view(), cranes.view(), hallCranes.view(), racks.view(),
+                lamps.besideLinks(),
                 travelling,
                 equipment.building(),
                 ghost,
@@ -118,6 +120,7 @@ public final class FloorView extends Region {
         pieces.setStudy(study, newTypes);
         people.setStudy(unfolded);
         cranes.setStudy(unfolded);
+        hallCranes.setStudy(unfolded);
         racks.setStudy(unfolded);
         lamps.standAt(unfolded, poser);
         shown = null;
@@ -147,6 +150,7 @@ public final class FloorView extends Region {
         pieces.show(moment, view(), getHeight());
         people.show(poser.people());
         cranes.show(poser.cranes());
+        hallCranes.show(poser.hallCranes());
         lamps.show(unfolded, moment);
         overlay.setMoment(moment);
         drawOverlay();
@@ -158,6 +162,7 @@ public final class FloorView extends Region {
         pieces.hide(view(), getHeight());
         people.hide();
         cranes.hide();
+        hallCranes.hide();
         racks.hide();
         overlay.setMoment(null);
         drawOverlay();

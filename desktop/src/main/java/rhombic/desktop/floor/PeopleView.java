@@ -16,6 +16,7 @@ import rhombic.desktop.floor.body.VehicleForm;
 import rhombic.scene.PeopleScene;
 import rhombic.space.Pose;
 import rhombic.study.Study;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
@@ -131,6 +132,7 @@ final class PeopleView {
             case Crew crew -> forms.of(posture, frame, scene.crew(number));
             case Fleet fleet -> vehicles.of(fleet.form());
             case StackerCrane crane -> throw new IllegalStateException("Cranes are drawn in their aisles");
+            case BridgeCrane crane -> throw new IllegalStateException("Bridge cranes are drawn on their runways");
         };
         if (one.body.getMesh() != mesh) {
             one.body.setMesh(mesh);

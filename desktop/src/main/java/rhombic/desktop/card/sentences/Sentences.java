@@ -1,5 +1,6 @@
 package rhombic.desktop.card.sentences;
 
+import rhombic.study.crane.BridgeCrane;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
 import static rhombic.desktop.card.text.Sentence.Token.script;
@@ -66,6 +67,7 @@ public final class Sentences {
             case Crew crew -> CrewSentences.of(study, crew);
             case Fleet fleet -> FleetSentences.of(study, fleet);
             case StackerCrane crane -> CraneSentences.of(study, crane);
+            case BridgeCrane crane -> BridgeCraneSentences.of(study, crane);
             case Rack rack -> RackSentences.of(study, rack);
             case BreakArea area -> List.of(new Sentence(words("People of "
                     + (usersOf(study, area).isEmpty() ? "no crew yet" : usersOf(study, area)) + " spend their breaks here.")));

@@ -4,12 +4,13 @@ import java.util.List;
 import java.util.stream.IntStream;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.MeshMaker.Point;
-import rhombic.scene.Scene;
 import rhombic.scene.PiecePlaces;
+import rhombic.scene.Scene;
 import rhombic.study.area.BreakArea;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
 import rhombic.study.area.Zone;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
@@ -61,6 +62,7 @@ public final class Bodies {
                     () -> VehicleForm.parking(fleet.footprint(), fleet.vehicles()));
             case Rack rack -> made.of(List.of("rack", rack.layout()), () -> RackBody.of(rack));
             case StackerCrane crane -> made.of("crane desk", RackBody::desk);
+            case BridgeCrane crane -> made.of(List.of("runway", crane.form(), crane.runway()), () -> HallCraneForm.runway(crane));
             case ChargingArea area -> made.of(List.of("charging", area.places(), area.footprint()), () -> VehicleForm.chargers(area));
             case ParkingArea area -> made.of(List.of("parking", area.places(), area.footprint()),
                     () -> VehicleForm.parking(area.footprint(), area.places()));

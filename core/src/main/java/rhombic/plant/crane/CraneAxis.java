@@ -1,4 +1,4 @@
-package rhombic.plant.store;
+package rhombic.plant.crane;
 
 import java.util.List;
 import java.util.function.DoubleFunction;
@@ -6,8 +6,11 @@ import rhombic.plant.run.Run;
 import rhombic.space.Pace;
 import rhombic.space.Path;
 
-/** One of the directions in which a crane moves, from rest to rest: along its aisle, up and down, or out of the aisle with its fork. */
-final class CraneAxis {
+/**
+ * One of the directions in which a crane moves, from rest to rest: along its aisle or its runway, up and down, or out of the aisle with its fork. What it does is
+ * written down.
+ */
+public final class CraneAxis {
     private final Run run;
     private final int mover;
     private final int frame;
@@ -27,7 +30,7 @@ final class CraneAxis {
      * @param facing where it looks at the end of a move, degrees
      * @param beginsBefore how far before its zero the path begins
      */
-    CraneAxis(Run run, int mover, int frame, Path path, double facing, double beginsBefore, double at) {
+    public CraneAxis(Run run, int mover, int frame, Path path, double facing, double beginsBefore, double at) {
         this.run = run;
         this.mover = mover;
         this.frame = frame;
@@ -40,12 +43,12 @@ final class CraneAxis {
     }
 
     /** Where it stands, or where its last move ends. */
-    double at() {
+    public double at() {
         return at;
     }
 
     /** Begins to move there; says how long that takes. */
-    long moveTo(double to, DoubleFunction<Pace> over) {
+    public long moveTo(double to, DoubleFunction<Pace> over) {
         Pace way = over.apply(Math.abs(to - at));
         pace = to < at ? way.backFrom(at + beginsBefore) : Pace.oneAfterAnother(at + beginsBefore, List.of(way));
         at = to;
@@ -55,16 +58,45 @@ final class CraneAxis {
     }
 
     /** It stands where it has come, and can go on from there. */
-    void hold() {
+    public void hold() {
         heldAfterNanos = run.now() - sinceNanos;
         write(Pace.over(pace.metresAt(heldAfterNanos), 0));
     }
 
     /** It goes on from where it was held. */
-    void resume() {
+    public void resume() {
         pace = pace.restFrom(heldAfterNanos);
         sinceNanos = run.now();
         write(pace);
+    }
+
+    /** Where it is now. */
+    public double now() {
+        return pace.metresAt(run.now() - sinceNanos) - beginsBefore;
+    }
+
+    /**
+     * It brakes from now on, and stays where it comes to rest; says how long that takes.
+     *
+     * @param gain by which it brakes; infinite: at once
+     */
+    public long brake(double gain) {
+        long passed = run.now() - sinceNanos;
+        double place = pace.metresAt(passed);
+        double speed = pace.speedAt(passed);
+        double fast = Math.abs(speed);
+        double way = fast * fast / (2 * gain);
+        if (way == 0) {
+            pace = Pace.over(place, 0);
+            at = place - beginsBefore;
+        } else {
+            Pace down = Pace.between(way, fast, fast, 0, gain, gain);
+            pace = speed < 0 ? down.backFrom(place) : Pace.oneAfterAnother(place, List.of(down));
+            at = place - beginsBefore + Math.copySign(way, speed);
+        }
+        sinceNanos = run.now();
+        write(pace);
+        return pace.nanos();
     }
 
     private void write(Pace now) {

@@ -1,0 +1,102 @@
+package rhombic.plant.crane;
+
+import java.util.BitSet;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.plant.piece.Piece;
+import rhombic.plant.resource.Group;
+import rhombic.plant.run.Run;
+import rhombic.plant.staff.Worker;
+import rhombic.space.Pose;
+import rhombic.study.area.Zone;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneSharing;
+import rhombic.study.crane.HookWays;
+import rhombic.study.kind.ResourceGroup;
+import rhombic.study.unfold.CraneParts;
+
+/** One hall crane. It holds one piece at a time. */
+final class HallCrane extends Worker {
+    private final BridgeCrane element;
+    private final HookWays ways;
+    private final RunwayTraffic runway;
+    private final Run run;
+    private final int place;
+    private final Handling handling;
+    private final List<Zone> zones;
+    private boolean isDown;
+
+    HallCrane(int number, String name, Group group, boolean[] skills, Pose home, BridgeCrane element, HookWays ways, RunwayTraffic runway,
+            Run run, @Nullable Listener listener) {
+        super(number, name, group, skills, 1, home, listener);
+        this.element = element;
+        this.ways = ways;
+        this.runway = runway;
+        this.run = run;
+        place = CraneParts.ofMember(run.unfolded, number).number();
+        handling = new Handling(element.id(), element.loading().pickUpTime(), element.loading().setDownTime(),
+                element.loading().stopTime());
+        zones = element.zones().stream().flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
+    }
+
+    boolean isDown() {
+        return isDown;
+    }
+
+    @Override
+    public int freeSlot(Piece piece, BitSet taken) {
+        return taken.isEmpty() ? 0 : -1;
+    }
+
+    @Override
+    public double maxKilograms() {
+        return element.maxLoadKilograms();
+    }
+
+    @Override
+    public Handling handling() {
+        return handling;
+    }
+
+    @Override
+    protected double backMetres() {
+        return element.reachMetres() - ResourceGroup.PERSON_REACH_METRES;
+    }
+
+    @Override
+    protected boolean isChoosy() {
+        return true;
+    }
+
+    /** It comes over both ends, a load passes between them, and it is its turn to fetch there. */
+    @Override
+    public boolean serves(Pose outlet, Pose inlet) {
+        return canReach(outlet, inlet) && (zones.isEmpty() || zones.stream().anyMatch(zone -> zone.contains(outlet)))
+                && ways.canPass(outlet, inlet) && (element.sharing() == CraneSharing.EVERYWHERE || isOwner(outlet, inlet));
+    }
+
+    private boolean canReach(Pose outlet, Pose inlet) {
+        return element.reaches(place, outlet) && element.reaches(place, inlet);
+    }
+
+    /** Of those that can serve there now, none is nearer to whose part of the runway that is. */
+    private boolean isOwner(Pose outlet, Pose inlet) {
+        int owner = element.ownerOf(outlet);
+        int away = Math.abs(place - owner);
+        return runway.resources().map(HallCrane.class::cast)
+                .noneMatch(other -> other != this && !other.isHeld() && other.canReach(outlet, inlet)
+                        && (Math.abs(other.place - owner) < away || Math.abs(other.place - owner) == away && other.place < place));
+    }
+
+    @Override
+    protected void onHoldsChanged(boolean down) {
+        isDown = down;
+        run.atEndOfInstant(runway::serve);
+    }
+
+    /** Others may send it aside from now on. */
+    @Override
+    protected void onIdle() {
+        run.atEndOfInstant(runway::serve);
+    }
+}

@@ -1,0 +1,338 @@
+package rhombic.study.crane;
+
+import java.io.Serializable;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+import rhombic.chance.DistributionText;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.space.Pose;
+import rhombic.study.duty.Dispatching;
+import rhombic.study.duty.IdlePlace;
+import rhombic.study.duty.Person;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
+import rhombic.study.field.Reference;
+import rhombic.study.fleet.Loading;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Candidate;
+import rhombic.study.kind.Family;
+import rhombic.study.kind.Kind;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
+import rhombic.study.value.Count;
+import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
+
+/**
+ * Cranes that lift pieces over whatever stands below, all on one runway along its length. They can't pass each other.
+ *
+ * @param cranes on the runway, 1 to 8, in their order along it
+ * @param maxWeight that one of them lifts; empty: any
+ * @param loading how long gripping and releasing takes
+ * @param dispatching the rules that they go by; they always travel through the air
+ * @param sharing where each of several fetches
+ * @param zones that they fetch from, by name; empty: from everywhere
+ */
+public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runway, HallCraneDriving driving, Optional<Quantity> maxWeight,
+        Loading loading, Dispatching dispatching, CraneSharing sharing, List<String> zones) implements ResourceGroup {
+    public static final int MAX_CRANES = 8;
+    /** From the highest that a load is lifted to the rails. */
+    public static final double RAIL_ABOVE_METRES = 1.6;
+    private static final double BRIDGE_METRES = 1.2;
+    private static final Dispatching RULES = Dispatching.USUAL.withIdleAt(IdlePlace.WHERE_THEY_ARE).withTravel(TravelChoice.STRAIGHT);
+
+    public static final Kind<BridgeCrane> KIND = new Kind<>("Bridge crane", Family.MOVE, BridgeCrane.class, List.of(
+            Field.optional("form", "On what they run; missing: bridge crane.", FieldType.Word.of(CraneForm.values()), CraneForm.BRIDGE,
+                    BridgeCrane::form, BridgeCrane::withForm),
+            Field.required("cranes", "How many there are on the runway.", new FieldType.Whole(1, MAX_CRANES), BridgeCrane::cranes,
+                    BridgeCrane::withCranes),
+            Field.written("length", "Of the runway.", new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.length(), Runway::length,
+                    Runway::withLength).within(BridgeCrane::runway, BridgeCrane::with),
+            Field.written("span", "From one rail to the other.", new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.span(),
+                    Runway::span, Runway::withSpan).within(BridgeCrane::runway, BridgeCrane::with),
+            Field.written("liftHeight", "To which the underside of a load can be lifted.", new FieldType.Measured(Dimension.LENGTH),
+                    Runway.USUAL.liftHeight(), Runway::liftHeight, Runway::withLiftHeight).within(BridgeCrane::runway, BridgeCrane::with),
+            Field.written("clearance", "That a load keeps above what stands below its way.", new FieldType.Measured(Dimension.LENGTH),
+                    Runway.USUAL.clearance(), Runway::clearance, Runway::withClearance).within(BridgeCrane::runway, BridgeCrane::with),
+            Field.written("safeDistance", "From the middle of a bridge to that of the next, at least.",
+                    new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.safeDistance(), Runway::safeDistance, Runway::withSafeDistance)
+                    .within(BridgeCrane::runway, BridgeCrane::with),
+            Field.written("speed", "Of the bridge, along the runway.", new FieldType.Measured(Dimension.SPEED),
+                    HallCraneDriving.USUAL.bridgeSpeed(), HallCraneDriving::bridgeSpeed, HallCraneDriving::withBridgeSpeed)
+                    .within(BridgeCrane::driving, BridgeCrane::with),
+            Field.optional("acceleration", "By which the bridge speeds up and brakes; missing: at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
+                    HallCraneDriving::bridgeAcceleration, HallCraneDriving::withBridgeAcceleration)
+                    .within(BridgeCrane::driving, BridgeCrane::with),
+            Field.written("trolleySpeed", "Of the trolley, across the runway.", new FieldType.Measured(Dimension.SPEED),
+                    HallCraneDriving.USUAL.trolleySpeed(), HallCraneDriving::trolleySpeed, HallCraneDriving::withTrolleySpeed)
+                    .within(BridgeCrane::driving, BridgeCrane::with),
+            Field.optional("trolleyAcceleration", "By which the trolley speeds up and brakes; missing: at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
+                    HallCraneDriving::trolleyAcceleration, HallCraneDriving::withTrolleyAcceleration)
+                    .within(BridgeCrane::driving, BridgeCrane::with),
+            Field.written("hoistSpeed", "Of the hoist, up and down.", new FieldType.Measured(Dimension.SPEED),
+                    HallCraneDriving.USUAL.hoistSpeed(), HallCraneDriving::hoistSpeed, HallCraneDriving::withHoistSpeed)
+                    .within(BridgeCrane::driving, BridgeCrane::with),
+            Field.optional("hoistAcceleration", "By which the hoist speeds up and brakes; missing: at once.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
+                    HallCraneDriving::hoistAcceleration, HallCraneDriving::withHoistAcceleration)
+                    .within(BridgeCrane::driving, BridgeCrane::with),
+            Field.optional("maxWeight", "That one of them lifts; missing: any.",
+                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)), Optional.empty(), BridgeCrane::maxWeight,
+                    BridgeCrane::withMaxWeight),
+            Field.optional("pickUpTime", "To grip a piece; missing: no time.", TimeSource.TYPE, Loading.NONE.pickUpTime(),
+                    Loading::pickUpTime, Loading::withPickUpTime).within(BridgeCrane::loading, BridgeCrane::with),
+            Field.optional("setDownTime", "To release it; missing: no time.", TimeSource.TYPE, Loading.NONE.setDownTime(),
+                    Loading::setDownTime, Loading::withSetDownTime).within(BridgeCrane::loading, BridgeCrane::with),
+            Dispatching.resourceRule("craneRule").within(BridgeCrane::dispatching, BridgeCrane::with),
+            Dispatching.JOB_RULE.within(BridgeCrane::dispatching, BridgeCrane::with),
+            Dispatching.JOB_FORMULA.within(BridgeCrane::dispatching, BridgeCrane::with),
+            Dispatching.IDLE_AT.within(BridgeCrane::dispatching, BridgeCrane::with),
+            Field.optional("sharing", "Where each of several fetches; missing: in its own part of the runway.",
+                    FieldType.Word.of(CraneSharing.values()), CraneSharing.OWN_PART, BridgeCrane::sharing, BridgeCrane::withSharing),
+            Field.optional("zones", "That they fetch from; missing: from everywhere.",
+                    new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), BridgeCrane::zones,
+                    BridgeCrane::withZones)),
+            BridgeCrane::usual, (basics, types) -> usual(basics).with(HallCraneDriving.USUAL)
+                    .with(new Loading(DistributionText.parse("20 s"), DistributionText.parse("15 s"))));
+
+    public BridgeCrane {
+        Count.between(1, MAX_CRANES, "The cranes on a runway", cranes);
+        maxWeight.ifPresent(weight -> {
+            if (weight.unit().dimension() != Dimension.MASS || !(weight.inBaseUnit() > 0)) {
+                throw new StudyException("What a crane lifts must weigh above 0 kg; got " + weight);
+            }
+        });
+        dispatching = dispatching.withTravel(TravelChoice.STRAIGHT);
+        zones = List.copyOf(zones);
+    }
+
+    private static BridgeCrane usual(Basics basics) {
+        return new BridgeCrane(basics, CraneForm.BRIDGE, 1, Runway.USUAL, HallCraneDriving.USUAL
+                .withBridgeAcceleration(Optional.empty()).withTrolleyAcceleration(Optional.empty()).withHoistAcceleration(Optional.empty()),
+                Optional.empty(), Loading.NONE, RULES, CraneSharing.OWN_PART, List.of());
+    }
+
+    // ---- where they reach
+
+    /** Metres along the runway from its middle. */
+    public double alongMetres(Pose place) {
+        double turn = Math.toRadians(placement().headingDegrees());
+        return (place.x() - placement().xMetres()) * Math.cos(turn) + (place.y() - placement().yMetres()) * Math.sin(turn);
+    }
+
+    /** Metres across the runway from its middle, to the left. */
+    public double acrossMetres(Pose place) {
+        double turn = Math.toRadians(placement().headingDegrees());
+        return (place.y() - placement().yMetres()) * Math.cos(turn) - (place.x() - placement().xMetres()) * Math.sin(turn);
+    }
+
+    /** How far one of them can go towards the beginning of the runway, if the others stand aside as far as they can. */
+    public double minAlongMetres(int number) {
+        return -runway.length().inBaseUnit() / 2 + number * runway.safeDistance().inBaseUnit();
+    }
+
+    /** How far one of them can go towards the end of the runway. */
+    public double maxAlongMetres(int number) {
+        return runway.length().inBaseUnit() / 2 - (cranes - 1 - number) * runway.safeDistance().inBaseUnit();
+    }
+
+    /** Whether the hook of one of them comes over a place. */
+    public boolean reaches(int number, Pose place) {
+        double along = alongMetres(place);
+        return along >= minAlongMetres(number) && along <= maxAlongMetres(number)
+                && Math.abs(acrossMetres(place)) <= runway.span().inBaseUnit() / 2;
+    }
+
+    /** In whose part of the runway a place is, if it is cut into parts of equal length. */
+    public int ownerOf(Pose place) {
+        double length = runway.length().inBaseUnit();
+        return Math.clamp((int) ((alongMetres(place) + length / 2) / length * cranes), 0, cranes - 1);
+    }
+
+    /** Whether there is room for all of them beside each other, each at its home. */
+    public boolean hasRoomForAll() {
+        return runway.length().inBaseUnit() >= cranes * runway.safeDistance().inBaseUnit();
+    }
+
+    // ---- what a group of resources is asked
+
+    @Override
+    public int count() {
+        return cranes;
+    }
+
+    /** Called as the group, with a number if there are several. */
+    @Override
+    public List<Person> members() {
+        return Person.alike(name(), cranes);
+    }
+
+    @Override
+    public List<String> skills() {
+        return List.of();
+    }
+
+    /** Loads hang below the hook. */
+    @Override
+    public Grip grip() {
+        return new Grip(0, 0, false);
+    }
+
+    /** The hook comes over what it takes. */
+    @Override
+    public double reachMetres() {
+        return 0;
+    }
+
+    @Override
+    public double highMetres() {
+        return railMetres();
+    }
+
+    @Override
+    public double maxLoadKilograms() {
+        return maxWeight.map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
+    }
+
+    @Override
+    public boolean areThereAtOnce() {
+        return false;
+    }
+
+    @Override
+    public boolean arePeople() {
+        return false;
+    }
+
+    @Override
+    public String memberWord(boolean several) {
+        return several ? "cranes" : "crane";
+    }
+
+    @Override
+    public List<Candidate> candidates() {
+        return List.of(new Candidate(Candidate.Aspect.PEOPLE, "one more crane", () -> withCranes(cranes + 1)),
+                new Candidate(Candidate.Aspect.SPEED, "a tenth faster", () -> with(driving.faster(Candidate.FASTER))));
+    }
+
+    // ---- its size
+
+    /** How high its rails are; of a gantry crane, its bridge. */
+    public double railMetres() {
+        return runway.liftHeight().inBaseUnit() + RAIL_ABOVE_METRES;
+    }
+
+    @Override
+    public Footprint usualSize() {
+        return new Footprint(runway.length().inBaseUnit(), runway.span().inBaseUnit(), railMetres() + BRIDGE_METRES);
+    }
+
+    /** Its size follows from its runway. */
+    @Override
+    public boolean hasOwnSize() {
+        return false;
+    }
+
+    @Override
+    public Footprint footprint() {
+        return usualSize();
+    }
+
+    /** The runway along the longer side. */
+    @Override
+    public Optional<PlantElement> spanning(Pose from, Pose to) {
+        double dx = to.x() - from.x();
+        double dy = to.y() - from.y();
+        boolean isAlongX = Math.abs(dx) >= Math.abs(dy);
+        double length = Math.clamp(Math.max(Math.abs(dx), Math.abs(dy)), 2, 1000);
+        double span = Math.clamp(Math.min(Math.abs(dx), Math.abs(dy)), 2, 100);
+        BridgeCrane sized = with(runway.withLength(tenths(length)).withSpan(tenths(span)));
+        return Optional.of(sized.placed(new Placement((from.x() + to.x()) / 2, (from.y() + to.y()) / 2, placement().zMetres(),
+                isAlongX ? 0 : 90)));
+    }
+
+    private static Quantity tenths(double metres) {
+        return new Quantity(Math.round(metres * 10) / 10.0, Unit.METRE);
+    }
+
+    // ---- changed
+
+    @Override
+    public Kind<BridgeCrane> declaration() {
+        return KIND;
+    }
+
+    @Override
+    public BridgeCrane with(Basics newBasics) {
+        return new BridgeCrane(newBasics, form, cranes, runway, driving, maxWeight, loading, dispatching, sharing, zones);
+    }
+
+    public BridgeCrane withForm(CraneForm newForm) {
+        return new BridgeCrane(basics, newForm, cranes, runway, driving, maxWeight, loading, dispatching, sharing, zones);
+    }
+
+    public BridgeCrane withCranes(int newCranes) {
+        return new BridgeCrane(basics, form, newCranes, runway, driving, maxWeight, loading, dispatching, sharing, zones);
+    }
+
+    public BridgeCrane with(Runway newRunway) {
+        return new BridgeCrane(basics, form, cranes, newRunway, driving, maxWeight, loading, dispatching, sharing, zones);
+    }
+
+    /** With another runway. */
+    public BridgeCrane withRunway(UnaryOperator<Runway> change) {
+        return with(change.apply(runway));
+    }
+
+    public BridgeCrane with(HallCraneDriving newDriving) {
+        return new BridgeCrane(basics, form, cranes, runway, newDriving, maxWeight, loading, dispatching, sharing, zones);
+    }
+
+    /** Moving otherwise. */
+    public BridgeCrane withDriving(UnaryOperator<HallCraneDriving> change) {
+        return with(change.apply(driving));
+    }
+
+    public BridgeCrane withMaxWeight(Optional<Quantity> newWeight) {
+        return new BridgeCrane(basics, form, cranes, runway, driving, newWeight, loading, dispatching, sharing, zones);
+    }
+
+    public BridgeCrane with(Loading newLoading) {
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, newLoading, dispatching, sharing, zones);
+    }
+
+    @Override
+    public BridgeCrane with(Dispatching newDispatching) {
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, newDispatching, sharing, zones);
+    }
+
+    public BridgeCrane withSharing(CraneSharing newSharing) {
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, dispatching, newSharing, zones);
+    }
+
+    public BridgeCrane withZones(List<String> newZones) {
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, dispatching, sharing, newZones);
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(Basics basics, CraneForm form, int cranes, Runway runway, HallCraneDriving driving, @Nullable Quantity maxWeight,
+            Loading loading, Dispatching dispatching, CraneSharing sharing, List<String> zones) implements Serializable {
+        private Object readResolve() {
+            return new BridgeCrane(basics, form, cranes, runway, driving, Optional.ofNullable(maxWeight), loading, dispatching, sharing,
+                    zones);
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(basics, form, cranes, runway, driving, maxWeight.orElse(null), loading, dispatching, sharing, zones);
+    }
+}

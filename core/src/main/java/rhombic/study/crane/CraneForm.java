@@ -1,0 +1,19 @@
+package rhombic.study.crane;
+
+/** On what a crane runs. */
+public enum CraneForm {
+    /** On rails high up, on the columns of the hall. */
+    BRIDGE("bridge crane"),
+    /** On legs of its own, on rails on the floor. */
+    GANTRY("gantry crane");
+
+    private final String word;
+
+    CraneForm(String word) {
+        this.word = word;
+    }
+
+    public String word() {
+        return word;
+    }
+}

@@ -1,0 +1,290 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.buffer;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.stock;
+import static rhombic.validation.Lines.time;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.function.UnaryOperator;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import rhombic.measure.PersonFigures;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneSharing;
+import rhombic.study.crane.HookWays;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.IdlePlace;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.UpTime;
+import rhombic.study.fleet.Loading;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.place.Footprint;
+import rhombic.study.place.Placement;
+import rhombic.study.unfold.CraneParts;
+import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.PersonState;
+import rhombic.study.value.PieceType;
+import rhombic.trace.Moment;
+import rhombic.trace.MoverMoment;
+import rhombic.trace.Trace;
+import rhombic.validation.Lines;
+
+/** Bridge cranes: how long they take by closed formulas, and that they keep apart and lift over what stands below. */
+class HallCranesTest {
+    private static final double NEAR = 1e-6;
+    private static final long STEP_NANOS = 700_000_000;
+    private static final long SHORT_NANOS = 1_000_000;
+
+    private static Quantity metres(double value) {
+        return Quantity.parse(value + " m", Dimension.LENGTH);
+    }
+
+    private static Quantity speed(double value) {
+        return Quantity.parse(value + " m/s", Dimension.SPEED);
+    }
+
+    private static Optional<Quantity> gain(double value) {
+        return Optional.of(Quantity.parse(value + " m/s²", Dimension.ACCELERATION));
+    }
+
+    /** 40 m by 20 m about the middle; along at 1 m/s, 0.2 m/s², across at 0.5 m/s, 0.25 m/s², up and down at 0.2 m/s, 0.4 m/s². */
+    private static BridgeCrane crane(int cranes) {
+        return BridgeCrane.KIND.blank(Basics.of("Crane", Placement.at(0, 0))).withCranes(cranes)
+                .withRunway(r -> r.withLength(metres(40)).withSpan(metres(20)).withLiftHeight(metres(6)).withClearance(metres(0.5))
+                        .withSafeDistance(metres(5)))
+                .withDriving(d -> d.withBridgeSpeed(speed(1)).withBridgeAcceleration(gain(0.2)).withTrolleySpeed(speed(0.5))
+                        .withTrolleyAcceleration(gain(0.25)).withHoistSpeed(speed(0.2)).withHoistAcceleration(gain(0.4)));
+    }
+
+    /** From rest to rest. */
+    private static double seconds(double metres, double speed, double gain) {
+        double way = Math.abs(metres);
+        return way >= speed * speed / gain ? way / speed + speed / gain : 2 * Math.sqrt(way / gain);
+    }
+
+    private static double travel(Pose from, Pose to) {
+        return Math.max(seconds(to.x() - from.x(), 1, 0.2), seconds(to.y() - from.y(), 0.5, 0.25));
+    }
+
+    private static double lift(double metres) {
+        return seconds(metres, 0.2, 0.4);
+    }
+
+    private static Link carried(String from, String to) {
+        return new Link(from, to).withTravel(new Travel.Carried(Need.of("Crane"), 1));
+    }
+
+    private static PlantElement box(PlantElement element, double x, double y, double high) {
+        return element.with(element.basics().placed(Placement.at(x, y)).withSize(new Footprint(2, 2, high)));
+    }
+
+    /**
+     * From the middle of the runway to the buffer, where it grips for 10 s, and from there over a column of 3 m to the other, where it releases for 5 s: each
+     * time up to 0.5 m over the highest below, along and across at once, and down to 0.75 m.
+     */
+    @Test
+    void aLiftTakesWhatTheFormulaSays() {
+        PlantElement store = box(buffer("Store", -1), -10, -4, 1.5);
+        PlantElement between = box(buffer("Between", -1), 0, 0, 3);
+        PlantElement out = box(goodsOut("Out"), 12, 6, 1);
+        BridgeCrane crane = crane(1).with(new Loading(time("10 s"), time("5 s")));
+        Study study = new Lines().chain(stock("In", "Piece", 1).placed(Placement.at(-40, 40)), store).chain(out).chain(between)
+                .chain(crane).link(carried("Store", "Out")).study(1, 0, 1);
+        Pose home = Layout.home(crane, 0);
+        assertEquals(0, home.distanceTo(Pose.at(0, 0, 0, 0)), NEAR, "it waits in the middle of its runway, over the box of 3 m");
+        Pose from = Layout.outlet(store, "");
+        Pose to = Layout.inlet(out, "");
+        double exact = travel(home, from) + lift(3.5 - 0.75) + 10 + lift(3.5 - 0.75) + travel(from, to) + lift(3.5 - 0.75) + 5;
+        assertEquals(exact, Runs.of(study).lead().max(), NEAR);
+    }
+
+    /** Where nothing is in the way, the hoist comes down while bridge and trolley travel. */
+    @Test
+    void theHoistComesDownOnTheWayWhereNothingIsBelow() {
+        BridgeCrane crane = crane(1).withRunway(r -> r.withClearance(metres(0)));
+        PlantElement tall = box(buffer("Tall", -1), 0, 0, 4);
+        PlantElement store = box(buffer("Store", -1), -10, -4, 0.5);
+        PlantElement out = box(goodsOut("Out"), 12, -4, 0.5);
+        Study study = new Lines().chain(stock("In", "Piece", 2).placed(Placement.at(-40, 40)), store).chain(out).chain(tall)
+                .chain(crane).link(carried("Store", "Out")).study(1, 0, 1);
+        Pose from = Layout.outlet(store, "");
+        Pose to = Layout.inlet(out, "");
+        double first = travel(Layout.home(crane, 0), from) + lift(4 - 0.75);
+        double over = travel(from, to); // at 0.75 m, higher than all that is below
+        assertEquals(first + 3 * over, Runs.of(study).lead().max(), NEAR);
+    }
+
+    /** One piece weighs more than the crane lifts: it stays; so does what is beyond the runway, or below too high a box. */
+    @ParameterizedTest
+    @CsvSource({"12, 1, 900, 1", "12, 1, 1100, 0", "30, 1, 900, 0", "12, 5.6, 900, 0"})
+    void whatItCannotLiftStays(double x, double high, double kilograms, int moved) {
+        PieceType type = PieceType.usual("Piece").withWeight(Quantity.parse(kilograms + " kg", Dimension.MASS));
+        BridgeCrane crane = crane(1).withMaxWeight(Optional.of(Quantity.parse("1000 kg", Dimension.MASS)));
+        Study study = new Lines().types(type)
+                .chain(stock("In", "Piece", 1).placed(Placement.at(-40, 40)), box(buffer("Store", -1), -10, 0, 1))
+                .chain(box(goodsOut("Out"), x, 0, 1)).chain(box(buffer("Between", -1), 0, 0, high)).chain(crane)
+                .link(carried("Store", "Out")).study(1, 0, 1);
+        assertEquals(moved, Runs.of(study).out());
+    }
+
+    /**
+     * The left crane has a load for the right end, where the other has just set down and stands idle: that goes aside as far as the safe distance, and the first
+     * goes on. The right one is away when the first is there.
+     */
+    @Test
+    void whoIsIdleStandsAside() {
+        PlantElement left = box(buffer("Left", -1), -12, 0, 0.5);
+        PlantElement out = box(goodsOut("Out"), 12, 0, 0.5);
+        Study study = new Lines().chain(stock("In", "Piece", 1).placed(Placement.at(-40, 40)), left).chain(out)
+                .chain(crane(2)).link(carried("Left", "Out")).study(1, 0, 1);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(1, run.out());
+        double at = Layout.inlet(out, "").x();
+        Trace trace = Runs.traceOf(study);
+        assertEquals(at + 5, bridge(trace.at(trace.endNanos()).movers(), 1, trace.endNanos()), NEAR);
+        assertEquals(0, run.crews().getFirst().people().get(1).jobs());
+    }
+
+    /** Both buffers are in the left half: the right crane fetches there only where all fetch everywhere. */
+    @ParameterizedTest
+    @EnumSource(CraneSharing.class)
+    void eachFetchesInItsOwnPartOrEverywhere(CraneSharing sharing) {
+        Study study = new Lines().chain(stock("In 1", "Piece", 20).placed(Placement.at(-40, 40)), box(buffer("Left", -1), -12, 0, 0.5))
+                .chain(stock("In 2", "Piece", 20).placed(Placement.at(-40, 50)), box(buffer("Middle", -1), -4, 0, 0.5))
+                .chain(box(goodsOut("Out"), -12, 8, 0.5)).chain(box(goodsOut("There"), 12, 8, 0.5))
+                .chain(crane(2).withSharing(sharing)).link(carried("Left", "Out")).link(carried("Middle", "There")).study(2, 0, 1);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(40, run.out());
+        assertEquals(sharing == CraneSharing.EVERYWHERE, run.crews().getFirst().people().get(1).jobs() > 0);
+    }
+
+    /** Both break down again and again, for long: whatever is left over is fetched by who is there. */
+    @Test
+    void cranesThatFailFetchAllAllTheSame() {
+        BridgeCrane crane = crane(2);
+        FailureMode once = FailureMode.of("stop", new UpTime.After(time("30 s"), UpTime.Clock.CALENDAR), time("20 min"));
+        BridgeCrane failing = crane.with(crane.basics().withDuty(crane.basics().duty().withFailures(List.of(once))));
+        Study study = new Lines().chain(stock("In", "Piece", 6).placed(Placement.at(-40, 40)), box(buffer("Right", -1), 4, 0, 0.5))
+                .chain(box(goodsOut("Out"), -12, 8, 0.5)).chain(failing).link(carried("Right", "Out")).study(8, 0, 1);
+        assertEquals(6, Runs.sound(study, 0).out());
+    }
+
+    private static double bridge(MoverMoment movers, int member, long nanos) {
+        return movers.pose(member, nanos).x();
+    }
+
+    // ---- random
+
+    private static Study random(long seed) {
+        Random random = new Random(seed);
+        int cranes = 2 + random.nextInt(2);
+        Lines lines = new Lines();
+        BridgeCrane crane = crane(cranes).with(new Loading(time("uniform(5 s, 20 s)"), time("uniform(5 s, 20 s)")))
+                .withSharing(CraneSharing.values()[random.nextInt(2)])
+                .with(crane(1).dispatching().withIdleAt(random.nextBoolean() ? IdlePlace.AT_HOME : IdlePlace.WHERE_THEY_ARE));
+        if (random.nextInt(3) == 0) {
+            FailureMode mode = FailureMode.of("stop", new UpTime.After(time("exponential(20 min)"), UpTime.Clock.CALENDAR),
+                    time("exponential(2 min)"));
+            crane = crane.with(crane.basics().withDuty(crane.basics().duty().withFailures(List.of(mode))));
+        }
+        int flows = 2 + random.nextInt(4);
+        for (int i = 0; i < flows; i++) {
+            double x = 10 - random.nextInt(21);
+            double y = 7 - random.nextInt(15);
+            double toX = 10 - random.nextInt(21);
+            double toY = 7 - random.nextInt(15);
+            lines.chain(stock("In " + i, "Piece", 3 + random.nextInt(12)).placed(Placement.at(-60, 10 * i)),
+                    box(buffer("From " + i, -1), x, y, 0.8 + random.nextInt(4)));
+            lines.chain(box(buffer("To " + i, -1), toX, toY, 0.8 + random.nextInt(4))).link(carried("From " + i, "To " + i));
+        }
+        return lines.chain(crane).study(6, 0, 1);
+    }
+
+    private static LongStream nets() {
+        return Runs.nets();
+    }
+
+    @ParameterizedTest
+    @MethodSource("nets")
+    void cranesKeepApartAndLiftOverAllThatStandsBelow(long seed) {
+        Study study = random(seed);
+        RunFigures run = Runs.sound(study, seed);
+        long lifted = study.elements().stream().filter(element -> element.name().startsWith("To"))
+                .mapToLong(element -> Runs.at(run, element.name()).in()).sum();
+        assertEquals(run.in(), lifted, "seed " + seed + ": every piece is lifted to where it goes");
+        Trace trace = Runs.traceOf(study);
+        List<CraneParts<BridgeCrane>> parts = CraneParts.bridges(UnfoldedStudy.of(study));
+        double apart = parts.getFirst().group().runway().safeDistance().inBaseUnit();
+        for (long t = 0; t < 3600 * 1_000_000_000L; t += STEP_NANOS) {
+            Moment moment = trace.at(t);
+            for (int i = 0; i < parts.size(); i++) {
+                Pose hook = moment.movers().pose(parts.get(i).tip(), t);
+                double x = bridge(moment.movers(), parts.get(i).member(), t);
+                if (i > 0) {
+                    double other = bridge(moment.movers(), parts.get(i - 1).member(), t);
+                    assertTrue(x - other >= apart - 1e-6, "seed " + seed + " at " + t + ": " + (x - other));
+                }
+                if (isLow(study, hook)) {
+                    Pose next = trace.at(t + SHORT_NANOS).movers().pose(parts.get(i).tip(), t + SHORT_NANOS);
+                    assertEquals(0, Math.hypot(next.x() - hook.x(), next.y() - hook.y()), 1e-6,
+                            "seed " + seed + " at " + t + ": travels at " + hook);
+                }
+            }
+        }
+    }
+
+    /** Whether the hook is nearer than the clearance to what stands below it. */
+    private static boolean isLow(Study study, Pose hook) {
+        return study.elements().stream().anyMatch(element -> element.name().matches("(From|To) .*")
+                && Math.abs(element.placement().xMetres() - hook.x()) < 1 && Math.abs(element.placement().yMetres() - hook.y()) < 1
+                && hook.z() < element.footprint().heightMetres() + 0.5 - 1e-6);
+    }
+
+    /** A box that a load passes over counts only if it reaches into the rectangle between both places; turned boxes too. */
+    @Test
+    void heightsAreThoseOfWhatLiesBetween() {
+        UnaryOperator<PlantElement> turned = element -> element.placed(new Placement(0, 6.7, 0, 45));
+        Study study = new Lines().chain(box(buffer("A", -1), 0, 0, 2)).chain(turned.apply(box(buffer("B", -1), 0, 0, 3))).chain(crane(1))
+                .study(1, 0, 1);
+        HookWays ways = new HookWays(study, crane(1));
+        assertEquals(2.5, ways.heightBetween(Pose.at(-5, 0, 0, 0), Pose.at(5, 0, 0, 0)), NEAR);
+        assertEquals(0.5, ways.heightBetween(Pose.at(-5, -2, 0, 0), Pose.at(5, -2, 0, 0)), NEAR);
+        // its corner is 6.7 - 1.414 up, and loads reach 0.8 m beside the hook
+        assertEquals(3.5, ways.heightBetween(Pose.at(-5, 4.5, 0, 0), Pose.at(5, 4.5, 0, 0)), NEAR);
+        assertEquals(0.5, ways.heightBetween(Pose.at(-5, 4.4, 0, 0), Pose.at(5, 4.4, 0, 0)), NEAR);
+    }
+
+    /** The parts of its time are those of the formula. */
+    @Test
+    void whatACraneDoesIsTold() {
+        PlantElement store = box(buffer("Store", -1), -10, 0, 0.5);
+        PlantElement out = box(goodsOut("Out"), 10, 0, 0.5);
+        BridgeCrane crane = crane(1).with(new Loading(time("10 s"), time("5 s"))).withRunway(r -> r.withClearance(metres(0.25)));
+        Study study = new Lines().chain(stock("In", "Piece", 1).placed(Placement.at(-40, 40)), store).chain(out).chain(crane)
+                .link(carried("Store", "Out")).study(1, 0, 1);
+        PersonFigures one = Runs.of(study).crews().getFirst().people().getFirst();
+        Pose from = Layout.outlet(store, "");
+        assertEquals(10.0 / 3600, one.share(PersonState.PICKING_UP), NEAR);
+        assertEquals(5.0 / 3600, one.share(PersonState.SETTING_DOWN), NEAR);
+        assertEquals(travel(from, Layout.inlet(out, "")) / 3600, one.share(PersonState.CARRYING), NEAR);
+        assertEquals(-from.x() + (Layout.inlet(out, "").x() - from.x()), one.metres(), NEAR);
+    }
+}

@@ -1,0 +1,169 @@
+package rhombic.desktop.card.sentences;
+
+import static rhombic.desktop.card.text.Sentence.Token.picked;
+import static rhombic.desktop.card.text.Sentence.Token.several;
+import static rhombic.desktop.card.text.Sentence.Token.typed;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Part;
+import rhombic.desktop.card.text.Sentence.Words;
+import rhombic.desktop.card.text.Typed;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.area.Zone;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneForm;
+import rhombic.study.crane.CraneSharing;
+import rhombic.study.crane.HallCraneDriving;
+import rhombic.study.crane.Runway;
+import rhombic.study.kind.PlantElement;
+
+/** The card of bridge cranes, as sentences. */
+final class BridgeCraneSentences {
+    private static final String AT_ONCE = "at once";
+    private static final String ANY_WEIGHT = "of any weight";
+    private static final String EVERYWHERE = "everywhere below them";
+
+    private final Study study;
+    private final BridgeCrane crane;
+
+    private BridgeCraneSentences(Study study, BridgeCrane crane) {
+        this.study = study;
+        this.crane = crane;
+    }
+
+    static List<Sentence> of(Study study, BridgeCrane crane) {
+        BridgeCraneSentences sentences = new BridgeCraneSentences(study, crane);
+        DispatchingSentences rules = new DispatchingSentences(crane);
+        List<Sentence> all = new ArrayList<>(List.of(sentences.runway(), sentences.lifting(), sentences.moving(), sentences.gripping(),
+                sentences.carrying(), rules.rules(study), sentences.waiting(rules)));
+        all.add(DutySentences.calendarOf(study, crane));
+        FailureSentences failures = FailureSentences.of(study, crane);
+        all.addAll(failures.all());
+        all.add(new Sentence(failures.add()));
+        return all;
+    }
+
+    private Sentence runway() {
+        Runway runway = crane.runway();
+        List<Part> parts = new ArrayList<>(List.of(
+                typed("cranes", String.valueOf(crane.cranes()), String.valueOf(crane.cranes()),
+                        "A whole number from 1 to " + BridgeCrane.MAX_CRANES,
+                        text -> crane(c -> c.withCranes(Typed.whole(text, "The cranes on a runway")))),
+                new Words(" "),
+                picked("form", crane.form().word() + (crane.cranes() == 1 ? "" : "s"),
+                        Arrays.stream(CraneForm.values()).map(CraneForm::word).toList(),
+                        text -> crane(c -> c.withForm(Typed.choice(CraneForm.values(), CraneForm::word, text)))),
+                new Words(crane.cranes() == 1 ? " runs on a runway of " : " run on a runway of "),
+                length("runway length", runway.length(), Runway::withLength), new Words(" with a span of "),
+                length("span", runway.span(), Runway::withSpan)));
+        if (crane.cranes() > 1) {
+            parts.add(new Words("; the middles of two bridges stay "));
+            parts.add(length("safe distance", runway.safeDistance(), Runway::withSafeDistance));
+            parts.add(new Words(" apart, and each fetches "));
+            parts.add(picked("sharing", crane.sharing().word(), Arrays.stream(CraneSharing.values()).map(CraneSharing::word).toList(),
+                    text -> crane(c -> c.withSharing(Typed.choice(CraneSharing.values(), CraneSharing::word, text)))));
+        }
+        parts.add(new Words("."));
+        return new Sentence(parts);
+    }
+
+    private Sentence lifting() {
+        return new Sentence(new Words("Loads "),
+                typed("max weight", crane.maxWeight().map(weight -> "of at most " + weight).orElse(ANY_WEIGHT),
+                        crane.maxWeight().map(Quantity::toString).orElse(""), "Such as 5 t; empty: any weight",
+                        text -> crane(c -> c.withMaxWeight(text.isBlank() || text.strip().equals(ANY_WEIGHT)
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.MASS))))),
+                new Words(" are lifted up to "), length("lift height", crane.runway().liftHeight(), Runway::withLiftHeight),
+                new Words(", and pass "), length("clearance", crane.runway().clearance(), Runway::withClearance),
+                new Words(" above whatever stands below."));
+    }
+
+    private interface RunwaySetting {
+        Runway with(Runway runway, Quantity value);
+    }
+
+    private Part length(String id, Quantity now, RunwaySetting change) {
+        return typed(id, now.toString(), now.toString(), "A length such as 12 m",
+                text -> crane(c -> c.withRunway(r -> change.with(r, Quantity.parse(text, Dimension.LENGTH)))));
+    }
+
+    private Sentence moving() {
+        HallCraneDriving driving = crane.driving();
+        return new Sentence(new Words("The bridge travels at "), speed("speed", driving.bridgeSpeed(), HallCraneDriving::withBridgeSpeed),
+                new Words(", reached "),
+                acceleration("acceleration", driving.bridgeAcceleration(), HallCraneDriving::withBridgeAcceleration),
+                new Words(", the trolley at "), speed("trolley speed", driving.trolleySpeed(), HallCraneDriving::withTrolleySpeed),
+                new Words(", reached "),
+                acceleration("trolley acceleration", driving.trolleyAcceleration(), HallCraneDriving::withTrolleyAcceleration),
+                new Words(", both at once; the hoist lifts at "),
+                speed("hoist speed", driving.hoistSpeed(), HallCraneDriving::withHoistSpeed), new Words(", reached "),
+                acceleration("hoist acceleration", driving.hoistAcceleration(), HallCraneDriving::withHoistAcceleration), new Words("."));
+    }
+
+    private interface SpeedSetting {
+        HallCraneDriving with(HallCraneDriving driving, Quantity value);
+    }
+
+    private Part speed(String id, Quantity now, SpeedSetting change) {
+        return typed(id, now.toString(), now.toString(), "A speed such as 0.7 m/s",
+                text -> crane(c -> c.withDriving(d -> change.with(d, Quantity.parse(text, Dimension.SPEED)))));
+    }
+
+    private interface AccelerationSetting {
+        HallCraneDriving with(HallCraneDriving driving, Optional<Quantity> value);
+    }
+
+    private Part acceleration(String id, Optional<Quantity> now, AccelerationSetting change) {
+        return typed(id, now.map(value -> "by " + value).orElse(AT_ONCE), now.map(Quantity::toString).orElse(""),
+                "Such as 0.3 m/s\u00b2; empty: at once", text -> crane(c -> c.withDriving(d -> change.with(d,
+                        text.isBlank() || text.strip().equals(AT_ONCE)
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))));
+    }
+
+    private Sentence gripping() {
+        TimeSentences times = new TimeSentences(study, crane.basics().attributes());
+        List<Part> parts = new ArrayList<>(List.of(new Words("Gripping a piece takes ")));
+        parts.addAll(times.of("pick up", crane.loading().pickUpTime(), time -> crane(c -> c.with(c.loading().withPickUpTime(time)))));
+        parts.add(new Words(", releasing it "));
+        parts.addAll(times.of("set down", crane.loading().setDownTime(), time -> crane(c -> c.with(c.loading().withSetDownTime(time)))));
+        parts.add(new Words("."));
+        return new Sentence(parts);
+    }
+
+    private Sentence carrying() {
+        List<Link> carried = study.links().stream()
+                .filter(link -> link.travel() instanceof Travel.Carried travel && travel.need().inOrder().contains(crane.name())).toList();
+        List<Part> parts = new ArrayList<>();
+        parts.add(new Words(carried.isEmpty()
+                ? "Nothing is lifted yet: click a link, and say on its card who carries."
+                : "They lift from " + String.join(", ", carried.stream().map(link -> link.from() + " to " + link.to()).limit(4).toList())
+                        + (carried.size() > 4 ? " and on " + (carried.size() - 4) + " more links" : "") + "."));
+        List<String> zones = study.all(Zone.class).stream().map(PlantElement::name).toList();
+        if (!zones.isEmpty() || !crane.zones().isEmpty()) {
+            parts.add(new Words(" They fetch from "));
+            parts.add(several("zones", crane.zones().isEmpty() ? EVERYWHERE : String.join(", ", crane.zones()), crane.zones(), zones,
+                    chosen -> crane(c -> c.withZones(chosen))));
+            parts.add(new Words("."));
+        }
+        return new Sentence(parts);
+    }
+
+    private Sentence waiting(DispatchingSentences rules) {
+        return new Sentence(new Words("With nothing to do they wait "), rules.idleAt(), new Words("."));
+    }
+
+    private UnaryOperator<Study> crane(UnaryOperator<BridgeCrane> change) {
+        return s -> s.changed(crane.name(), e -> change.apply((BridgeCrane) e));
+    }
+}

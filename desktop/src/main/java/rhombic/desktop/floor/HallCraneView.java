@@ -1,0 +1,124 @@
+package rhombic.desktop.floor;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javafx.scene.Group;
+import javafx.scene.Node;
+import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.MeshView;
+import javafx.scene.transform.Rotate;
+import javafx.scene.transform.Scale;
+import rhombic.desktop.floor.body.HallCraneForm;
+import rhombic.scene.HallCraneScene;
+import rhombic.space.Pose;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.unfold.UnfoldedStudy;
+
+/** The hall cranes on the floor: bridge, trolley, ropes, hook and sling. */
+final class HallCraneView {
+    private static final double ROPE_ENDS_ABOVE_RAIL = 0.9;
+    private static final double BLOCK_METRES = 0.45;
+    private static final double MIN_METRES = 0.01;
+
+    private final Group view = new Group();
+    private final PhongMaterial palette;
+    private final List<One> cranes = new ArrayList<>();
+    private List<BridgeCrane> shown = List.of();
+
+    /** One crane as drawn. */
+    private final class One {
+        final MeshView bridge = view();
+        final MeshView trolley = view();
+        final MeshView ropes = view();
+        final MeshView hook = view();
+        final MeshView sling = view();
+        final Scale drawnOut = new Scale(1, 1, 1);
+        final Scale slung = new Scale(1, 1, 1);
+        final double railMetres;
+
+        One(BridgeCrane crane) {
+            railMetres = crane.railMetres();
+            bridge.setMesh(HallCraneForm.bridge(crane));
+            trolley.setMesh(HallCraneForm.trolley(crane));
+            ropes.setMesh(HallCraneForm.ropes());
+            hook.setMesh(HallCraneForm.hook());
+            sling.setMesh(HallCraneForm.sling());
+            ropes.getTransforms().add(drawnOut);
+            sling.getTransforms().add(slung);
+        }
+
+        private MeshView view() {
+            MeshView made = new MeshView();
+            made.setMaterial(palette);
+            made.setMouseTransparent(true);
+            made.setVisible(false);
+            made.getTransforms().add(new Rotate(0, Rotate.Y_AXIS));
+            return made;
+        }
+
+        void setVisible(boolean visible) {
+            all().forEach(one -> one.setVisible(visible));
+        }
+
+        Stream<Node> all() {
+            return Stream.of(bridge, trolley, ropes, hook, sling);
+        }
+
+        void show(Pose middle, Pose hangs, double slingMetres) {
+            place(bridge, middle.x(), middle.y(), 0, middle.heading());
+            place(trolley, hangs.x(), hangs.y(), 0, middle.heading());
+            place(hook, hangs.x(), hangs.y(), hangs.z(), middle.heading());
+            double top = hangs.z() + BLOCK_METRES;
+            place(ropes, hangs.x(), hangs.y(), top, middle.heading());
+            drawnOut.setY(Math.max(MIN_METRES, railMetres + ROPE_ENDS_ABOVE_RAIL - top));
+            place(sling, hangs.x(), hangs.y(), hangs.z(), middle.heading());
+            slung.setY(Math.max(MIN_METRES, slingMetres));
+            sling.setVisible(slingMetres > 0);
+        }
+    }
+
+    HallCraneView(PhongMaterial palette) {
+        this.palette = palette;
+    }
+
+    private static void place(MeshView body, double x, double y, double z, double headingDegrees) {
+        body.setTranslateX(x);
+        body.setTranslateZ(y);
+        body.setTranslateY(-z);
+        ((Rotate) body.getTransforms().getFirst()).setAngle(-headingDegrees);
+    }
+
+    Group view() {
+        return view;
+    }
+
+    /** Those of the study; where they are the same as before they stay as they are drawn, until the next moment is shown. */
+    void setStudy(UnfoldedStudy study) {
+        HallCraneScene scene = new HallCraneScene(study);
+        List<BridgeCrane> all = IntStream.range(0, scene.count()).mapToObj(scene::group).toList();
+        if (all.equals(shown)) {
+            return;
+        }
+        shown = all;
+        cranes.clear();
+        all.forEach(crane -> cranes.add(new One(crane)));
+        view.getChildren().setAll(cranes.stream().flatMap(One::all).toList());
+    }
+
+    void hide() {
+        cranes.forEach(one -> one.setVisible(false));
+    }
+
+    /** @param posed as they are at the moment to show */
+    void show(HallCraneScene posed) {
+        for (int i = 0; i < cranes.size() && i < posed.count(); i++) {
+            One one = cranes.get(i);
+            one.setVisible(posed.isSeen(i));
+            if (posed.isSeen(i)) {
+                one.show(posed.bridge(i), posed.hook(i), posed.slingMetres(i));
+            }
+        }
+    }
+}
