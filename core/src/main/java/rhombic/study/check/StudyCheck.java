@@ -65,6 +65,7 @@ public final class StudyCheck {
         check.problems.addAll(DockCheck.of(study, check.flow));
         check.problems.addAll(RackCheck.of(study, check.flow));
         check.problems.addAll(CarryCheck.of(study, check.flow));
+        check.problems.addAll(HallCraneCheck.of(study, check.flow));
         check.problems.addAll(RateCheck.of(study));
         check.problems.addAll(NameCheck.of(study));
         check.problems.sort(Comparator.comparing(Problem::grade));

@@ -209,6 +209,11 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     }
 
     @Override
+    public boolean goOnRoutes() {
+        return false;
+    }
+
+    @Override
     public boolean arePeople() {
         return false;
     }
@@ -236,6 +241,11 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
         return new Footprint(runway.length().inBaseUnit(), runway.span().inBaseUnit(), railMetres() + BRIDGE_METRES);
     }
 
+    @Override
+    public boolean isOpen() {
+        return true;
+    }
+
     /** Its size follows from its runway. */
     @Override
     public boolean hasOwnSize() {
@@ -258,6 +268,29 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
         BridgeCrane sized = with(runway.withLength(tenths(length)).withSpan(tenths(span)));
         return Optional.of(sized.placed(new Placement((from.x() + to.x()) / 2, (from.y() + to.y()) / 2, placement().zMetres(),
                 isAlongX ? 0 : 90)));
+    }
+
+    /** The corner at the end of its runway, on the left. */
+    @Override
+    public Optional<Pose> sizingCorner() {
+        return Optional.of(placement().pose().of(Pose.at(runway.length().inBaseUnit() / 2, runway.span().inBaseUnit() / 2, 0, 0)));
+    }
+
+    @Override
+    public String sizingHint() {
+        return "drag for the length and the span of the runway";
+    }
+
+    @Override
+    public BridgeCrane sizedTo(Pose corner) {
+        Pose other = placement().pose().of(Pose.at(-runway.length().inBaseUnit() / 2, -runway.span().inBaseUnit() / 2, 0, 0));
+        double length = Math.clamp(alongMetres(corner) - alongMetres(other), 2, 1000);
+        double span = Math.clamp(acrossMetres(corner) - acrossMetres(other), 2, 100);
+        BridgeCrane sized = with(runway.withLength(tenths(length)).withSpan(tenths(span)));
+        Pose front = Pose.at(other.x(), other.y(), 0, placement().headingDegrees());
+        Pose middle = front.of(Pose.at(sized.runway.length().inBaseUnit() / 2, sized.runway.span().inBaseUnit() / 2, 0, 0));
+        return sized
+                .with(sized.basics().placed(new Placement(middle.x(), middle.y(), placement().zMetres(), placement().headingDegrees())));
     }
 
     private static Quantity tenths(double metres) {

@@ -113,6 +113,11 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
                 Pose.at(to.x() + acrossX, to.y() + acrossY, 0, 0), Pose.at(from.x() + acrossX, from.y() + acrossY, 0, 0));
     }
 
+    /** Whether light falls through it, so that it casts no shadow of its footprint. */
+    default boolean isOpen() {
+        return false;
+    }
+
     /** The same with left and right exchanged. */
     default PlantElement mirrored() {
         return this;
@@ -126,6 +131,21 @@ public sealed interface PlantElement extends Serializable permits Equipment, Res
     /** The same, laid from one corner to the opposite one, where its size follows from what it is made of; empty where it does not. */
     default Optional<PlantElement> spanning(Pose from, Pose to) {
         return Optional.empty();
+    }
+
+    /** The corner that can be dragged to size it; empty if it is sized otherwise. */
+    default Optional<Pose> sizingCorner() {
+        return Optional.empty();
+    }
+
+    /** With its corner there; the opposite corner stays. Only of what has a {@link #sizingCorner}. */
+    default PlantElement sizedTo(Pose corner) {
+        throw new IllegalStateException(name() + " is not sized by a corner");
+    }
+
+    /** What dragging its corner does, in a few words. */
+    default String sizingHint() {
+        return "drag to size it";
     }
 
     /** What could be better about it, apart from what breaks it. */

@@ -208,6 +208,11 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
                 Math.clamp(layout.heightMetres(), 0.1, 1000));
     }
 
+    @Override
+    public boolean isOpen() {
+        return true;
+    }
+
     /** Its size follows from its bays, levels and aisles. */
     @Override
     public boolean hasOwnSize() {
@@ -240,13 +245,20 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
         return withLayout(l -> l.withBays(bays).withAisles(aisles));
     }
 
-    /** The corner at its rear on the left, which can be dragged. */
-    public Pose rearCorner() {
-        return placement().pose().of(Pose.at(layout.lengthMetres() / 2, layout.widthMetres() / 2, 0, 0));
+    /** The corner at its rear on the left. */
+    @Override
+    public Optional<Pose> sizingCorner() {
+        return Optional.of(placement().pose().of(Pose.at(layout.lengthMetres() / 2, layout.widthMetres() / 2, 0, 0)));
     }
 
-    /** With so many bays and aisles that its rear corner is there; the opposite corner stays. */
-    public Rack withRearCorner(Pose corner) {
+    @Override
+    public String sizingHint() {
+        return "drag to add bays and aisles";
+    }
+
+    /** With so many bays and aisles as reach there. */
+    @Override
+    public Rack sizedTo(Pose corner) {
         Pose front = placement().pose().of(Pose.at(-layout.lengthMetres() / 2, -layout.widthMetres() / 2, 0, 0));
         double turn = Math.toRadians(placement().headingDegrees());
         double dx = corner.x() - front.x();

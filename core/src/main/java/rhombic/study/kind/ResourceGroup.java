@@ -72,6 +72,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
         return true;
     }
 
+    /** Whether they go along routes on the floor, which can be drawn. */
+    default boolean goOnRoutes() {
+        return comeWhenCalled();
+    }
+
     /** Whether they are people, who walk; else they are vehicles, which drive. */
     default boolean arePeople() {
         return true;

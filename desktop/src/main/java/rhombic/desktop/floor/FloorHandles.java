@@ -4,15 +4,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.ConveyorPath;
@@ -81,7 +82,7 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
         int drawn = 0;
         for (int i = 0; i < Math.min(now.movers().count(), unfolded.members().size()) && drawn < MAX_ROUTES; i++) {
             ResourceGroup group = (ResourceGroup) unfolded.element(unfolded.members().get(i).group());
-            if (!selection.contains(group.name()) || !group.comeWhenCalled()) {
+            if (!selection.contains(group.name()) || !group.goOnRoutes()) {
                 continue;
             }
             List<Pose> ahead = now.movers().ahead(i, now.timeNanos());
@@ -113,7 +114,6 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
                 Pose at = Layout.stand(work, 0);
                 grip(Pose.at(at.x(), at.y(), ABOVE_METRES, 0), HANDLE_PIXELS, FloorInk.SAFFRON);
             }
-            case Rack rack -> grip(rack.rearCorner(), LARGE_PIXELS, FloorInk.VERDIGRIS);
             case Conveyor conveyor -> conveyor.corners().ifPresent(path -> corners(onTable(conveyor, path.all())));
             case LineElement line -> {
                 corners(line.cornersOnFloor());
@@ -121,7 +121,40 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
                     grip(aisle.arrow(), LARGE_PIXELS, FloorInk.VERDIGRIS);
                 }
             }
-            default -> {}
+            case BridgeCrane crane -> {
+                reach(crane);
+                sizing(crane);
+            }
+            default -> sizing(element);
+        }
+    }
+
+    private void sizing(PlantElement element) {
+        element.sizingCorner().ifPresent(corner -> grip(corner, LARGE_PIXELS, FloorInk.VERDIGRIS));
+    }
+
+    /** How high loads are lifted, all over the runway; on the floor the room that each crane keeps for itself where it waits at first. */
+    private void reach(BridgeCrane crane) {
+        double l = crane.runway().length().inBaseUnit() / 2;
+        double w = crane.runway().span().inBaseUnit() / 2;
+        Pose middle = crane.placement().pose();
+        thin(Stream.of(Pose.at(-l, -w, 0, 0), Pose.at(l, -w, 0, 0), Pose.at(l, w, 0, 0), Pose.at(-l, w, 0, 0), Pose.at(-l, -w, 0, 0))
+                .map(middle::of).toList(), crane.runway().liftHeight().inBaseUnit());
+        double half = crane.runway().safeDistance().inBaseUnit() / 2;
+        for (int i = 0; crane.cranes() > 1 && i < crane.cranes(); i++) {
+            double x = crane.alongMetres(Layout.home(crane, i));
+            for (double edge : new double[] {x - half, x + half}) {
+                thin(List.of(middle.of(Pose.at(edge, -w, 0, 0)), middle.of(Pose.at(edge, w, 0, 0))), ABOVE_METRES);
+            }
+        }
+    }
+
+    private void thin(List<Pose> places, double z) {
+        List<Viewpoint.Pixel> pixels = pixels(places, z);
+        if (pixels.size() == places.size()) {
+            g.setLineDashes(5, 4);
+            line(pixels, 1);
+            g.setLineDashes();
         }
     }
 

@@ -20,7 +20,6 @@ import rhombic.study.Travel;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Dock;
 import rhombic.study.kind.PlantElement;
-import rhombic.study.kind.Rack;
 import rhombic.study.place.Bend;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
@@ -163,7 +162,7 @@ public final class Scenery {
     private MeshView crowd() {
         MeshMaker maker = new MeshMaker();
         for (PlantElement element : study.elements()) {
-            if (element instanceof LineElement) {
+            if (element instanceof LineElement || element.isOpen() && !element.takesPieces()) {
                 continue;
             }
             boolean lengthways = Math.round(element.placement().headingDegrees() / 90) % 2 == 0;
@@ -186,7 +185,7 @@ public final class Scenery {
     private MeshView shadows() {
         List<double[]> spots = new ArrayList<>();
         for (PlantElement element : study.elements()) {
-            if (element.footprint().heightMetres() <= PAINTED_METRES || element instanceof Rack) {
+            if (element.footprint().heightMetres() <= PAINTED_METRES || element.isOpen()) {
                 continue; // what is painted on the floor casts no shadow, nor does what is open to the light
             }
             element.along().ifPresentOrElse(along -> alongWay(along, spots), () -> spots.add(round(element)));

@@ -37,7 +37,8 @@ class RackWindowTest extends WindowBase {
         assertEquals(9, rack().layout().bays(), "13 m are nine bays of 1.4 m");
         assertEquals(1, rack().layout().aisles());
         robot.interact(() -> window.bench().select("Rack 1"));
-        drag(robot, rack().rearCorner().x(), rack().rearCorner().y(), rack().rearCorner().x() + 3, rack().rearCorner().y() + 4);
+        drag(robot, rack().sizingCorner().orElseThrow().x(), rack().sizingCorner().orElseThrow().y(),
+                rack().sizingCorner().orElseThrow().x() + 3, rack().sizingCorner().orElseThrow().y() + 4);
         assertEquals(11, rack().layout().bays());
         assertEquals(2, rack().layout().aisles());
         robot.clickOn("#token-add-cranes");

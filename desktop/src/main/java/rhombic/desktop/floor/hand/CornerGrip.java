@@ -9,17 +9,16 @@ import rhombic.desktop.work.Workbench;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.Study;
-import rhombic.study.kind.Rack;
+import rhombic.study.kind.PlantElement;
 
-/** The rear corner of the selected rack: dragging it adds or takes out bays and aisles. */
-record RackGrip(Rack rack) implements Grip {
+/** A corner of what is selected: dragging it sizes that, as far as its kind does so. */
+record CornerGrip(PlantElement element, Pose corner) implements Grip {
     private static final double NEAR_PIXELS = 9;
 
-    static Optional<RackGrip> at(FloorView floor, Workbench bench, double x, double y) {
-        return bench.single().filter(Rack.class::isInstance).map(Rack.class::cast)
-                .filter(rack -> floor.pixelOf(rack.rearCorner().x(), rack.rearCorner().y(), 0)
-                        .filter(p -> Math.hypot(p.x() - x, p.y() - y) < NEAR_PIXELS).isPresent())
-                .map(RackGrip::new);
+    static Optional<CornerGrip> at(FloorView floor, Workbench bench, double x, double y) {
+        return bench.single().flatMap(element -> element.sizingCorner().map(corner -> new CornerGrip(element, corner)))
+                .filter(grip -> floor.pixelOf(grip.corner.x(), grip.corner.y(), 0)
+                        .filter(p -> Math.hypot(p.x() - x, p.y() - y) < NEAR_PIXELS).isPresent());
     }
 
     @Override
@@ -29,22 +28,22 @@ record RackGrip(Rack rack) implements Grip {
 
     @Override
     public void select(Workbench bench) {
-        bench.select(rack.name());
+        bench.select(element.name());
     }
 
     @Override
     public String noun() {
-        return "size " + rack.name();
+        return "size " + element.name();
     }
 
     @Override
     public String hint() {
-        return "drag to add bays and aisles";
+        return element.sizingHint();
     }
 
     @Override
     public Study dragged(Study study, Viewpoint.FloorPoint spot) {
-        return study.changed(rack.name(), e -> ((Rack) e).withRearCorner(Pose.at(spot.x(), spot.y(), 0, 0)));
+        return study.changed(element.name(), e -> e.sizedTo(Pose.at(spot.x(), spot.y(), 0, 0)));
     }
 
     @Override
@@ -52,17 +51,17 @@ record RackGrip(Rack rack) implements Grip {
         return noun();
     }
 
-    /** A rack always has a rear. */
+    /** What is sized always has a size. */
     @Override
     public Study takenOut(Study study) {
         return study;
     }
 
-    /** Round the rack as it would be. */
+    /** Round it as it would be. */
     @Override
     public Optional<Path> path(Study study) {
-        return study.find(rack.name()).map(element -> {
-            List<Pose> corners = new ArrayList<>(element.onFootprint());
+        return study.find(element.name()).map(sized -> {
+            List<Pose> corners = new ArrayList<>(sized.onFootprint());
             corners.add(corners.getFirst());
             return Path.through(corners, 0);
         });
@@ -70,6 +69,6 @@ record RackGrip(Rack rack) implements Grip {
 
     @Override
     public List<Viewpoint.Pixel> corners(FloorView floor) {
-        return floor.pixelOf(rack.rearCorner().x(), rack.rearCorner().y(), 0).stream().toList();
+        return floor.pixelOf(corner.x(), corner.y(), 0).stream().toList();
     }
 }

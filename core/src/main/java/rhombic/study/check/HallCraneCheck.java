@@ -1,0 +1,158 @@
+package rhombic.study.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.area.Zone;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneForm;
+import rhombic.study.crane.HookWays;
+import rhombic.study.site.Barrier;
+import rhombic.study.value.PieceType;
+
+/** Whether hall cranes reach what they are to lift, pass over what stands between, are strong enough, and have room beside each other. */
+final class HallCraneCheck {
+    private static final double MIN_HALL_METRES = 3;
+
+    private final Study study;
+    private final TypeFlow flow;
+    private final BridgeCrane crane;
+    private final HookWays ways;
+    private final List<Problem> problems = new ArrayList<>();
+
+    private HallCraneCheck(Study study, TypeFlow flow, BridgeCrane crane) {
+        this.study = study;
+        this.flow = flow;
+        this.crane = crane;
+        ways = new HookWays(study, crane);
+    }
+
+    static List<Problem> of(Study study, TypeFlow flow) {
+        return study.all(BridgeCrane.class).stream().flatMap(crane -> new HallCraneCheck(study, flow, crane).all().stream()).toList();
+    }
+
+    private List<Problem> all() {
+        room();
+        zones();
+        roof();
+        List<CarriedLink> carried = CarriedLink.of(study, crane);
+        for (Predicate<CarriedLink> trouble : List.<Predicate<CarriedLink>>of(this::isOutOfReach, this::isTooLow, this::isTooHeavy)) {
+            if (carried.stream().anyMatch(trouble)) {
+                break; // the next can only be told when this is mended
+            }
+        }
+        return problems;
+    }
+
+    private void warn(String message, String remedy, Problem.@Nullable Fix fix) {
+        problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.CREW, crane.name(), message, remedy, fix));
+    }
+
+    private static Quantity metres(double value) {
+        return new Quantity(Math.ceil(value * 10 - 1e-6) / 10, Unit.METRE);
+    }
+
+    private void room() {
+        if (!crane.hasRoomForAll()) {
+            Quantity needed = metres(crane.cranes() * crane.runway().safeDistance().inBaseUnit());
+            warn("Its " + crane.cranes() + " cranes have no room to stand aside on a runway of " + crane.runway().length()
+                    + ": each needs " + crane.runway().safeDistance(), "Make the runway longer, or take cranes out",
+                    needed.inBaseUnit() > 1000
+                            ? null
+                            : Problem.Fix.of("Make it " + needed + " long", crane,
+                                    e -> ((BridgeCrane) e).withRunway(r -> r.withLength(needed))));
+        }
+    }
+
+    private void zones() {
+        crane.zones().stream().filter(zone -> study.find(zone, Zone.class).isEmpty()).findFirst()
+                .ifPresent(zone -> warn("Its zone \u201c" + zone + "\u201d is not there", "Place a zone, or choose another",
+                        Problem.Fix.of("Take it out", crane, e -> ((BridgeCrane) e)
+                                .withZones(crane.zones().stream().filter(one -> !one.equals(zone)).toList()))));
+    }
+
+    /** What stands in a building is no higher than its walls. */
+    private void roof() {
+        double high = crane.footprint().heightMetres();
+        study.all(Barrier.class).stream().map(element -> element.footprint().heightMetres()).max(Double::compare)
+                .filter(wall -> crane.form() == CraneForm.BRIDGE && wall >= MIN_HALL_METRES && wall < high)
+                .ifPresent(wall -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROOM_TOO_SMALL, crane.name(),
+                        "Its bridge is " + metres(high) + " high, above the walls, of " + metres(wall) + ": it goes through the roof",
+                        "Lift loads less high, or make the walls higher")));
+    }
+
+    /** Whether nobody else is called for a link. */
+    private boolean isAlone(CarriedLink carried) {
+        return carried.link().travel() instanceof Travel.Carried by
+                && study.groups().stream().filter(group -> group.meets(by.need())).count() == 1;
+    }
+
+    private static String between(CarriedLink carried) {
+        return "from " + carried.from().name() + " to " + carried.to().name();
+    }
+
+    /** One is enough to be told. */
+    private boolean isOutOfReach(CarriedLink carried) {
+        boolean isReached = IntStream.range(0, crane.cranes())
+                .anyMatch(number -> crane.reaches(number, carried.outlet()) && crane.reaches(number, carried.inlet()));
+        if (isReached || !isAlone(carried)) {
+            return false;
+        }
+        boolean isEachReached = IntStream.range(0, crane.cranes()).anyMatch(number -> crane.reaches(number, carried.outlet()))
+                && IntStream.range(0, crane.cranes()).anyMatch(number -> crane.reaches(number, carried.inlet()));
+        boolean isFrom = IntStream.range(0, crane.cranes()).noneMatch(number -> crane.reaches(number, carried.outlet()));
+        warn(isEachReached
+                ? "None of its cranes reaches both ends " + between(carried)
+                        + ", since the others need room too, so nothing is lifted there"
+                : "It does not reach " + (isFrom ? carried.from().name() : carried.to().name()) + ", so nothing is lifted "
+                        + between(carried),
+                "Make the runway longer or wider, move what is to be reached, or let others carry", longer(carried));
+        return true;
+    }
+
+    /** So long and wide that it reaches both ends. */
+    private Problem.@Nullable Fix longer(CarriedLink carried) {
+        double along = Math.max(Math.abs(crane.alongMetres(carried.outlet())), Math.abs(crane.alongMetres(carried.inlet())));
+        double across = Math.max(Math.abs(crane.acrossMetres(carried.outlet())), Math.abs(crane.acrossMetres(carried.inlet())));
+        double others = (crane.cranes() - 1) * crane.runway().safeDistance().inBaseUnit();
+        Quantity length = metres(Math.max(crane.runway().length().inBaseUnit(), 2 * (along + others)));
+        Quantity span = metres(Math.max(crane.runway().span().inBaseUnit(), 2 * across));
+        return length.inBaseUnit() > 1000 || span.inBaseUnit() > 100
+                ? null
+                : Problem.Fix.of("Make the runway " + length + " by " + span, crane,
+                        e -> ((BridgeCrane) e).withRunway(r -> r.withLength(length).withSpan(span)));
+    }
+
+    private boolean isTooLow(CarriedLink carried) {
+        if (!isAlone(carried) || ways.canPass(carried.outlet(), carried.inlet())) {
+            return false;
+        }
+        Quantity needed = metres(ways.heightBetween(carried.outlet(), carried.inlet()));
+        warn("Loads can\u2019t pass " + between(carried) + ": what stands between needs them " + needed + " high, and they are lifted to "
+                + crane.runway().liftHeight(), "Lift them higher, or take out of the way what stands there",
+                needed.inBaseUnit() > 50
+                        ? null
+                        : Problem.Fix.of("Lift them to " + needed, crane,
+                                e -> ((BridgeCrane) e).withRunway(r -> r.withLiftHeight(needed))));
+        return true;
+    }
+
+    private boolean isTooHeavy(CarriedLink carried) {
+        Optional<Quantity> max = crane.maxWeight();
+        Optional<PieceType> heavy = study.pieceTypes().stream()
+                .filter(type -> isAlone(carried) && max.isPresent() && type.weight().inBaseUnit() > max.get().inBaseUnit()
+                        && flow.leaving(carried.from()).contains(type.name()) && flow.mayGo(carried.link(), type.name()))
+                .findFirst();
+        heavy.ifPresent(type -> warn("It can\u2019t lift pieces of type " + type.name() + " " + between(carried) + ": they weigh "
+                + type.weight() + ", and it lifts " + max.get(), "Let it lift more, or let others carry them",
+                Problem.Fix.of("Let it lift " + type.weight(), crane, e -> ((BridgeCrane) e).withMaxWeight(Optional.of(type.weight())))));
+        return heavy.isPresent();
+    }
+}
