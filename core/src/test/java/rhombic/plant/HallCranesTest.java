@@ -21,6 +21,8 @@ import rhombic.measure.PersonFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -270,6 +272,35 @@ class HallCranesTest {
         // its corner is 6.7 - 1.414 up, and loads reach 0.8 m beside the hook
         assertEquals(3.5, ways.heightBetween(Pose.at(-5, 4.5, 0, 0), Pose.at(5, 4.5, 0, 0)), NEAR);
         assertEquals(0.5, ways.heightBetween(Pose.at(-5, 4.4, 0, 0), Pose.at(5, 4.4, 0, 0)), NEAR);
+    }
+
+    /** What it carries hangs below its hook, and moves with it. */
+    @Test
+    void aLoadHangsBelowTheHook() {
+        PlantElement store = box(buffer("Store", -1), -10, 0, 0.5);
+        PlantElement out = box(goodsOut("Out"), 10, 5, 0.5);
+        Study study = new Lines().chain(stock("In", "Piece", 1).placed(Placement.at(-40, 40)), store).chain(out).chain(crane(1))
+                .link(carried("Store", "Out")).study(1, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        UnfoldedStudy unfolded = UnfoldedStudy.of(study);
+        Scene scene = new Scene(unfolded);
+        Poses poses = new Poses();
+        int hanging = 0;
+        for (long t = 0; t < 120_000_000_000L; t += 1_000_000_000L) {
+            Moment moment = trace.at(t);
+            scene.pose(moment, 0, poses);
+            if (scene.hallCranes().slingMetres(0) > 0) {
+                hanging++;
+                Pose hook = moment.movers().pose(CraneParts.bridges(unfolded).getFirst().tip(), t);
+                assertEquals(hook.x(), poses.x(0), NEAR);
+                assertEquals(hook.y(), poses.y(0), NEAR);
+                assertEquals(hook.z(), poses.z(0), NEAR, "its underside");
+                double high = study.pieceTypes().getFirst().height().inBaseUnit();
+                assertEquals(hook.z() + high + scene.hallCranes().slingMetres(0), scene.hallCranes().hook(0).z(), NEAR);
+            }
+        }
+        double seconds = travel(Layout.outlet(store, ""), Layout.inlet(out, "")) + lift(0.25) + lift(0.25);
+        assertEquals(seconds, hanging, 1, "from when it is gripped to when it is released");
     }
 
     /** The parts of its time are those of the formula. */
