@@ -80,6 +80,7 @@ public final class Ratios {
         ConveyorRatios.all();
         FleetRatios.all();
         RackRatios.all();
+        CraneRatios.all();
     }
 
     private static double score(Collection<RunResult> results, String benchmark, String pending) {

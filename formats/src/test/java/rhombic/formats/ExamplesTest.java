@@ -1,5 +1,7 @@
 package rhombic.formats;
 
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneSharing;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -270,5 +272,24 @@ class ExamplesTest {
             double paired = Interval.ofDifferences(other, base).halfWidth();
             assertTrue(paired * 5 < Math.hypot(base.halfWidth(), other.halfWidth()), "paired " + paired + ", alone " + base.halfWidth());
         }
+    }
+
+    /** One crane is the limit; the second moves all that comes; a third brings nothing. */
+    @Test
+    void twoCranesAreEnoughForTheSteelYard() throws Exception {
+        Study yard = open("examples/steel-yard");
+        yard = yard.withPlan(yard.plan().withReplications(4));
+        assertEquals(List.of(), StudyCheck.of(yard));
+        double one = sentOff(yard.changed("Cranes", e -> ((BridgeCrane) e).withCranes(1)));
+        double two = sentOff(yard);
+        double three = sentOff(yard.changed("Cranes", e -> ((BridgeCrane) e).withCranes(3)));
+        assertTrue(one < 0.85 * two, one + " and " + two);
+        assertEquals(two, three, 0.06 * two);
+        assertTrue(sentOff(yard.changed("Cranes", e -> ((BridgeCrane) e).withSharing(CraneSharing.EVERYWHERE))) < 0.85
+                * two, "each waits for the other");
+    }
+
+    private static double sentOff(Study yard) throws Exception {
+        return interval(run(yard), RunFigures::out).mean();
     }
 }

@@ -18,6 +18,7 @@ import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.change.Part;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
@@ -26,6 +27,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Port;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.ShutTime;
@@ -228,7 +230,7 @@ public final class StudyCheck {
 
     /** The first place on the way that takes any number of pieces in no time. */
     private Optional<String> endlessTaker(List<Link> ways) {
-        Deque<Link> open = new ArrayDeque<>(ways);
+        Deque<Link> open = new ArrayDeque<>(ways.stream().filter(this::takesNoTime).toList());
         Set<String> seen = new HashSet<>();
         while (!open.isEmpty()) {
             String name = open.poll().to();
@@ -240,16 +242,25 @@ public final class StudyCheck {
                 return Optional.of(name);
             }
             if (taker instanceof Equipment equipment && equipment.takesNoTime()) {
-                open.addAll(out.getOrDefault(name, List.of()));
+                open.addAll(out.getOrDefault(name, List.of()).stream().filter(this::takesNoTime).toList());
             }
         }
         return Optional.empty();
     }
 
+    /** Who carries takes time on the way, unless all who could are wherever they are needed at once. */
+    private boolean takesNoTime(Link link) {
+        if (link.travel() instanceof Travel.Carried carried) {
+            return study.groups().stream().filter(group -> group.meets(carried.need())).anyMatch(ResourceGroup::areThereAtOnce);
+        }
+        return link.travel() instanceof Travel.AtOnce || link.travel() instanceof Travel.InTime inTime && inTime.time().isAlwaysZero();
+    }
+
     private void circlesWithoutTime() {
         Set<String> timeless = elements.values().stream().filter(Equipment.class::isInstance).map(Equipment.class::cast)
                 .filter(Equipment::takesNoTime).map(Equipment::name).collect(Collectors.toSet());
-        for (List<String> circle : Circles.in(timeless, name -> out.getOrDefault(name, List.of()).stream().map(Link::to).toList())) {
+        for (List<String> circle : Circles.in(timeless,
+                name -> out.getOrDefault(name, List.of()).stream().filter(this::takesNoTime).map(Link::to).toList())) {
             Set<String> members = Set.copyOf(circle);
             boolean leftByChance = circle.stream().anyMatch(name -> out.getOrDefault(name, List.of()).stream()
                     .anyMatch(l -> !members.contains(l.to()) && l.share().map(s -> s.amount() > 0).orElse(false)));

@@ -1,5 +1,9 @@
 package rhombic.study.check;
 
+import rhombic.study.Travel;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -67,6 +71,18 @@ class StudyCheckTest {
         Problem problem = StudyCheck.of(study).getFirst();
         assertEquals(Problem.Kind.ENDLESS_SUPPLY, problem.kind());
         assertTrue(problem.message().contains("Pit"));
+    }
+
+    /** A link that takes time ends what happens at one instant, a crane that carries too. */
+    @Test
+    void linksThatTakeTimeEndAnInstant() {
+        Lines pit = new Lines().chain(onDemand("In"), buffer("Gate", 2)).chain(buffer("Pit", -1));
+        Study timed = pit.link(new Link("Gate", "Pit").withTravel(new Travel.InTime(Lines.time("5 s"), 0))).study(8, 0, 1);
+        Study carried = new Lines().chain(arrivals("In", "60 s", 1), buffer("A", 3), buffer("B", 3))
+                .chain(BridgeCrane.KIND.blank(Basics.of("Crane", Placement.at(0, 0))))
+                .link(new Link("B", "A").withTravel(new Travel.Carried(Need.of("Crane"), 1))).study(8, 0, 1);
+        assertTrue(kinds(timed).stream().noneMatch(k -> k.contains("ENDLESS")), kinds(timed).toString());
+        assertTrue(kinds(carried).stream().noneMatch(k -> k.contains("CIRCLE")), kinds(carried).toString());
     }
 
     @Test
