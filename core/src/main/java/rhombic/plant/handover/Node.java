@@ -36,6 +36,11 @@ public abstract class Node extends Part {
     private final Holds outlet = new Holds();
     private @Nullable EquipmentState state;
 
+    /** Where each piece is picked by itself; null: pieces are taken up where they go out. */
+    public @Nullable PickPlaces pickPlaces() {
+        return null;
+    }
+
     protected Node(Flow flow, int index, PlantElement element, Tally tally) {
         super(flow);
         this.index = index;

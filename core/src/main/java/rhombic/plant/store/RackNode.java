@@ -13,6 +13,7 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.PickPlaces;
 import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
@@ -55,6 +56,8 @@ public final class RackNode extends ContentNode implements Room {
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
     private final ZoneEntry entry;
+    /** Null: pieces are taken where they go out. */
+    private final @Nullable RackPicking picking;
     private long count;
     private final boolean hasCranes;
 
@@ -78,6 +81,7 @@ public final class RackNode extends ContentNode implements Room {
         search = new SlotSearch(this, taker, flow.stream(rack.id(), Purpose.ROUTING));
         desk = rack.orders().map(plan -> new OrderDesk(this, plan)).orElse(null);
         onOffer = new OnOffer(this, desk);
+        picking = hasCranes ? null : rack.picking().map(rules -> new RackPicking(this, rules)).orElse(null);
         ripening = new Ripening(flow, this::becomesRipe);
         minStay = rack.fetching().minStay().map(time -> PieceTime.of(time, flow, scope("min stay"), flow.stream(rack.id(), Purpose.PAUSE)))
                 .orElse(null);
@@ -95,6 +99,11 @@ public final class RackNode extends ContentNode implements Room {
                 shelves.add(new Shelf(this, type));
             }
         }
+    }
+
+    @Override
+    public @Nullable PickPlaces pickPlaces() {
+        return picking;
     }
 
     @Override

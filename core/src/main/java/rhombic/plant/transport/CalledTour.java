@@ -9,7 +9,7 @@ import rhombic.plant.resource.Resource;
 import rhombic.space.Pose;
 
 /** A tour that is called for by what waits: of one link, and of others where that saves way; its stops are in the best sequence. */
-final class CalledTour extends Tour {
+class CalledTour extends Tour {
     /** A tour calls at so many links at most: beyond that all sequences are too many to look at. */
     private static final int MAX_LINKS = 4;
     /** Less than this is not worth another sequence. */
@@ -74,7 +74,7 @@ final class CalledTour extends Tour {
         stops.add(new Stop(first, false));
         first.onComing(this);
         first.taker().serveLine();
-        flow.atEndOfInstant(this::takeOthers);
+        flow.atEndOfInstant(this::onAllTaken);
     }
 
     @Override
@@ -151,8 +151,26 @@ final class CalledTour extends Tour {
 
     // ---- several links in one tour
 
-    /** Nobody else is free for them: pieces of other links are taken along where that saves way. */
-    private void takeOthers() {
+    /** The link that it begins with. */
+    final Carriage link() {
+        return first;
+    }
+
+    /** Whether somebody makes it. */
+    final boolean isGiven() {
+        return !stops.isEmpty();
+    }
+
+    /** It is over. */
+    final void end() {
+        isThere = false;
+        stops.clear();
+        allocation().done(job);
+        first.onEnded(this);
+    }
+
+    /** Nobody else is free for pieces of other links: they are taken along where that saves way. */
+    void onAllTaken() {
         if (stops.isEmpty()) {
             return;
         }

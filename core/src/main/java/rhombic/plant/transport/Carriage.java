@@ -16,6 +16,7 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Passage;
+import rhombic.plant.handover.PickPlaces;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;
@@ -54,6 +55,8 @@ final class Carriage extends Passage {
     private final List<Rounds> rounds;
     /** How long pieces take to be taken up and set down here, drawn for each group: then fleets of different size meet the same numbers. */
     private final Map<String, HandlingTimes> handling = new HashMap<>();
+    /** Where each piece is picked by itself; null: they are taken up where they go out. */
+    private final @Nullable PickPlaces picks;
     /** Of all pieces that are fetched or carried. */
     private final Map<Trip, TransportOrder> orders = new LinkedHashMap<>();
 
@@ -64,6 +67,7 @@ final class Carriage extends Passage {
         super(flow, course);
         this.transports = transports;
         this.course = course;
+        picks = course.giver().pickPlaces();
         Travel.Carried travel = (Travel.Carried) course.link().travel();
         max = travel.maxPieces();
         fullLoad = travel.fullLoadWithin().map(time -> new FullLoad(flow, time.nanos(), max, () -> {
@@ -100,7 +104,8 @@ final class Carriage extends Passage {
 
     /** Whether who carries here may carry there too. */
     boolean isOfSameCrew(Carriage other) {
-        return request != null && other.request != null && request.demands().equals(other.request.demands())
+        return picks == null && other.picks == null && request != null && other.request != null
+                && request.demands().equals(other.request.demands())
                 && request.priority() == other.request.priority();
     }
 
@@ -249,11 +254,15 @@ final class Carriage extends Passage {
         }
         int tours = needed();
         while (asked.size() < tours) {
-            CalledTour tour = unused.isEmpty() ? new CalledTour(this, needed) : unused.removeLast();
+            CalledTour tour = unused.isEmpty() ? newTour(needed) : unused.removeLast();
             asked.add(tour);
             tour.job.reset(needed, flow.now(), flow.now(), null, Job.Insistence.NO);
             allocation().ask(tour.job);
         }
+    }
+
+    private CalledTour newTour(Job.Request needed) {
+        return picks == null ? new CalledTour(this, needed) : new PickTour(this, needed, picks);
     }
 
     /** How many must come for what waits here and has room where it goes; one if it has none now. */
@@ -354,13 +363,14 @@ final class Carriage extends Passage {
     /** How long the piece takes to be taken up here, or to be set down where the link leads. */
     long handlingNanos(Resource carrier, Piece piece, boolean takesUp) {
         HandlingTimes times = handlingOf(carrier);
-        return times == null ? 0 : (takesUp ? times.takingUp : times.settingDown).nanos(piece);
+        long own = times == null ? 0 : (takesUp ? times.takingUp : times.settingDown).nanos(piece);
+        return own + (takesUp && picks != null ? picks.pieceNanos() : 0);
     }
 
     /** How long it takes at a stop before the first piece is handled. */
-    long stopNanos(Resource carrier) {
+    long stopNanos(Resource carrier, boolean takesUp) {
         HandlingTimes times = handlingOf(carrier);
-        return times == null ? 0 : times.stop.nextNanos();
+        return (times == null ? 0 : times.stop.nextNanos()) + (takesUp && picks != null ? picks.stopNanos() : 0);
     }
 
     private @Nullable HandlingTimes handlingOf(Resource carrier) {

@@ -46,7 +46,7 @@ abstract class Tour implements Job.Owner {
             long nanos = added.carriage.handlingNanos(carrier(), added.trip.piece(), isTakenUp);
             if (isFirstHere) {
                 isFirstHere = false;
-                nanos += added.carriage.stopNanos(carrier());
+                nanos += added.carriage.stopNanos(carrier(), isTakenUp);
             }
             if (nanos == 0) {
                 finish(added, isTakenUp);
@@ -124,6 +124,16 @@ abstract class Tour implements Job.Owner {
         return handling.order != null;
     }
 
+    /** Whether it is taken up or set down, or its turn to be comes. */
+    final boolean isBeingHandled(TransportOrder order) {
+        return handling.isOf(order);
+    }
+
+    /** Takes it up or sets it down, after what is handled already. */
+    final void handle(TransportOrder order, boolean takesUp) {
+        handling.handle(order, takesUp);
+    }
+
     // ---- what is a matter of its sort
 
     /** Whether it comes to take pieces of the link up, or is there to do so. */
@@ -144,7 +154,7 @@ abstract class Tour implements Job.Owner {
     // ---- what it takes
 
     /** Whether it has room for that piece of the link beside all that it has or is to fetch. */
-    final boolean hasRoomFor(Carriage carriage, Piece piece) {
+    boolean hasRoomFor(Carriage carriage, Piece piece) {
         double load = 1.0 / carriage.max;
         double kilograms = flow.types.kilograms(piece);
         for (TransportOrder order : orders) {
@@ -179,7 +189,7 @@ abstract class Tour implements Job.Owner {
     }
 
     /** What waits here may go out again, or it has just come. */
-    final void takeUp(Carriage here) {
+    void takeUp(Carriage here) {
         if (!isAt(here)) {
             return;
         }

@@ -13,8 +13,12 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Rack;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.ListedOrder;
@@ -25,6 +29,7 @@ import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
+import rhombic.study.site.Aisle;
 import rhombic.study.site.Barrier;
 import rhombic.study.value.PieceType;
 
@@ -143,7 +148,31 @@ final class RackCheck {
                     + rack.layout().lanesInAisle() + " slots of an aisle for each load, since it stores by a formula, so runs take longer",
                     "Choose another rule if one will do"));
         }
+        if (rack.picking().isPresent()) {
+            picking(rack);
+        }
         roof(rack);
+    }
+
+    private void picking(Rack rack) {
+        List<Link> carried = study.linksFrom(rack.name()).stream().filter(link -> link.travel() instanceof Travel.Carried).toList();
+        List<ResourceGroup> pickers = study.groups().stream().filter(group -> carried.stream()
+                .anyMatch(link -> link.travel() instanceof Travel.Carried by && group.meets(by.need()))).toList();
+        if (!servers(rack).isEmpty()) {
+            warn(Problem.Kind.CREW, rack.name(),
+                    "People are to pick from its slots, but cranes serve it, so they take what goes out at its port",
+                    "Take the picking out, or the cranes",
+                    Problem.Fix.of("Take the picking out", rack, e -> ((Rack) e).withPicking(Optional.empty())));
+        } else if (carried.isEmpty()) {
+            warn(Problem.Kind.CREW, rack.name(), "It is picked from, but nobody is said to carry from it, so pieces go out by themselves",
+                    "Say on the link from it who carries", null);
+        } else if (!study.all(Aisle.class).isEmpty()) {
+            pickers.stream().filter(group -> group.travel() == TravelChoice.ON_AISLES).findFirst()
+                    .ifPresent(group -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, group.name(),
+                            "Who picks from " + rack.name()
+                                    + " keeps to the aisles of the floor, so the way through the rack is not walked as it is",
+                            "Let them go straight, or round what stands there")));
+        }
     }
 
     private static Quantity metres(double value) {

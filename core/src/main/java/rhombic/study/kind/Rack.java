@@ -21,6 +21,7 @@ import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.Fetching;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.Picking;
 import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
@@ -47,9 +48,12 @@ import rhombic.study.value.TimeSource;
  * @param preZoneSpeed at which loads go between its ports and the aisles, where cranes serve several
  * @param stock what lies in it at the start
  * @param orders that it serves; empty: it gives out whatever somebody takes
+ * @param picking how people pick from its slots; empty: whoever fetches takes what goes out at its port
  */
 public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
-        Quantity preZoneSpeed, List<RackStock> stock, Optional<OrderPlan> orders) implements Equipment {
+        Quantity preZoneSpeed, List<RackStock> stock, Optional<OrderPlan> orders, Optional<Picking> picking)
+        implements
+            Equipment {
     private static final Quantity USUAL_SPEED = new Quantity(0.5, Unit.METRE_PER_SECOND);
     private static final double MAX_SPEED = 50;
 
@@ -113,7 +117,9 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
             Field.optional("stock", "What lies in it at the start; missing: nothing.", new FieldType.Several<>(RackStock.TYPE),
                     List.<RackStock>of(), Rack::stock, Rack::withStock),
             Field.optional("orders", "Customer orders that it serves; missing: it gives out whatever somebody takes.",
-                    new FieldType.Maybe<>(OrderPlan.TYPE), Optional.empty(), Rack::orders, Rack::withOrders)),
+                    new FieldType.Maybe<>(OrderPlan.TYPE), Optional.empty(), Rack::orders, Rack::withOrders),
+            Field.optional("picking", "How people pick from its slots; missing: whoever fetches takes what goes out at its port.",
+                    new FieldType.Maybe<>(Picking.TYPE), Optional.empty(), Rack::picking, Rack::withPicking)),
             Rack::usual, (basics, types) -> usual(basics));
 
     public Rack {
@@ -126,8 +132,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     private static Rack usual(Basics basics) {
         return new Rack(basics, RackLayout.USUAL, Storing.USUAL, Fetching.USUAL, TransferPoint.USUAL, TransferPoint.USUAL, USUAL_SPEED,
-                List.of(),
-                Optional.empty());
+                List.of(), Optional.empty(), Optional.empty());
     }
 
     @Override
@@ -137,11 +142,11 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     @Override
     public Rack with(Basics newBasics) {
-        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders);
+        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders, picking);
     }
 
     public Rack with(RackLayout newLayout) {
-        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders);
+        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders, picking);
     }
 
     /** With other measures. */
@@ -150,7 +155,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack with(Storing newStoring) {
-        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, preZoneSpeed, stock, orders);
+        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, preZoneSpeed, stock, orders, picking);
     }
 
     /** Storing by other rules. */
@@ -159,7 +164,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack with(Fetching newFetching) {
-        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, preZoneSpeed, stock, orders);
+        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, preZoneSpeed, stock, orders, picking);
     }
 
     /** Giving out by other rules. */
@@ -168,23 +173,27 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack withInfeed(TransferPoint newPoint) {
-        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, preZoneSpeed, stock, orders);
+        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, preZoneSpeed, stock, orders, picking);
     }
 
     public Rack withOutfeed(TransferPoint newPoint) {
-        return new Rack(basics, layout, storing, fetching, infeed, newPoint, preZoneSpeed, stock, orders);
+        return new Rack(basics, layout, storing, fetching, infeed, newPoint, preZoneSpeed, stock, orders, picking);
     }
 
     public Rack withPreZoneSpeed(Quantity newSpeed) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newSpeed, stock, orders);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newSpeed, stock, orders, picking);
     }
 
     public Rack withStock(List<RackStock> newStock) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, newStock, orders);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, newStock, orders, picking);
+    }
+
+    public Rack withPicking(Optional<Picking> newPicking) {
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders, newPicking);
     }
 
     public Rack withOrders(Optional<OrderPlan> newOrders) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, newOrders);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, newOrders, picking);
     }
 
     @Override
@@ -295,13 +304,17 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
-            Quantity preZoneSpeed, List<RackStock> stock, @Nullable OrderPlan orders) implements Serializable {
+            Quantity preZoneSpeed, List<RackStock> stock, @Nullable OrderPlan orders, @Nullable Picking picking)
+            implements
+                Serializable {
         private Object readResolve() {
-            return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, Optional.ofNullable(orders));
+            return new Rack(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, Optional.ofNullable(orders),
+                    Optional.ofNullable(picking));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders.orElse(null));
+        return new Stored(basics, layout, storing, fetching, infeed, outfeed, preZoneSpeed, stock, orders.orElse(null),
+                picking.orElse(null));
     }
 }

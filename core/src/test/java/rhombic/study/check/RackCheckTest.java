@@ -9,6 +9,7 @@ import static rhombic.validation.Lines.time;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Dimension;
@@ -25,6 +26,7 @@ import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.OrderLine;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.Picking;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackStock;
@@ -127,6 +129,14 @@ class RackCheckTest {
                         .map(Problem::message).toList());
         mended("It gives out by a formula, but has none, so the oldest goes first",
                 rack(r -> r.withFetching(f -> f.withRule(FetchChoice.BY_FORMULA))));
+    }
+
+    @Test
+    void pickingIsOfRacksThatPeopleServe() {
+        mended("People are to pick from its slots, but cranes serve it, so they take what goes out at its port",
+                rack(r -> r.withPicking(Optional.of(Picking.USUAL))));
+        Study byHand = rack(r -> r.withPicking(Optional.of(Picking.USUAL))).without(Set.of("Cranes"));
+        told("It is picked from, but nobody is said to carry from it, so pieces go out by themselves", byHand);
     }
 
     @Test

@@ -76,6 +76,9 @@ final class RackSentences {
         all.addAll(sentences.classes());
         all.add(sentences.fetching());
         all.add(sentences.orders());
+        if (!sentences.isServed()) {
+            all.add(new PickingSentences(rack).sentence());
+        }
         all.add(sentences.stock());
         return all;
     }

@@ -1,5 +1,6 @@
 package rhombic.desktop.card.sentences;
 
+import rhombic.study.rack.PickSequence;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -101,6 +102,14 @@ class RackSentencesTest {
         Study bySlot = edited(study, "Store", "slot rule", "by a formula");
         assertTrue(says(bySlot, "Store", "in the free slot with the smallest slot.seconds"));
         assertEquals("slot.level * 2", rack(edited(bySlot, "Store", "slot formula", "slot.level * 2")).storing().slotFormula());
+        Study picked = edited(study, "Store", "add picking", "");
+        assertTrue(says(picked, "Store",
+                "Whoever fetches picks from its slots, going through each aisle, 1 order in a tour. Each place takes 8 s, "
+                        + "and each piece 3 s more"));
+        assertEquals(PickSequence.RETURN,
+                rack(edited(picked, "Store", "pick sequence", "into each aisle and back")).picking().orElseThrow().sequence());
+        assertEquals(0, rack(edited(picked, "Store", "orders per tour", "")).picking().orElseThrow().ordersPerTour());
+        assertEquals(Optional.empty(), rack(edited(picked, "Store", "take out picking", "")).picking());
         Study formula = edited(study, "Store", "fetch rule", "by a formula");
         assertEquals("piece.age", rack(formula).fetching().formula());
         assertEquals(FetchChoice.NEWEST, rack(edited(study, "Store", "fetch rule", "the newest first")).fetching().rule());

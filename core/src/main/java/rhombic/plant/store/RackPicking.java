@@ -1,0 +1,76 @@
+package rhombic.plant.store;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.List;
+import java.util.stream.Stream;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
+import rhombic.plant.handover.PickPlaces;
+import rhombic.plant.piece.Piece;
+import rhombic.space.Pose;
+import rhombic.study.rack.PickRoute;
+import rhombic.study.rack.Picking;
+import rhombic.study.rack.RackLayout;
+
+/** Picks from the slots of a rack: where, on which way, and how long they take. */
+final class RackPicking implements PickPlaces {
+    private static final long NO_ORDER = -1;
+
+    private final RackNode rack;
+    private final RackLayout layout;
+    private final Picking picking;
+    private final TimeSampler line;
+    private final TimeSampler piece;
+
+    RackPicking(RackNode rack, Picking picking) {
+        this.rack = rack;
+        layout = rack.layout;
+        this.picking = picking;
+        String id = rack.rack.id() + "\u0000picking";
+        line = picking.lineTime().onlySampler(rack.flow.stream(id, Purpose.STOP));
+        piece = picking.pieceTime().onlySampler(rack.flow.stream(id, Purpose.PICK_UP));
+    }
+
+    @Override
+    public List<PickStop> way(Collection<Piece> pieces, Pose from) {
+        List<Piece> all = List.copyOf(pieces);
+        List<PickRoute.Pick> picks = new ArrayList<>();
+        int first = Integer.MAX_VALUE;
+        int last = 0;
+        for (int i = 0; i < all.size(); i++) {
+            Load load = rack.load(all.get(i));
+            picks.add(new PickRoute.Pick(load.aisle, layout.bayMetres(layout.bay(load.lane)), i));
+            first = Math.min(first, load.aisle);
+            last = Math.max(last, load.aisle);
+        }
+        boolean isFromLast = from.distanceTo(place(last, -PickRoute.CROSS_METRES)) < from.distanceTo(place(first, -PickRoute.CROSS_METRES));
+        return PickRoute.of(picking.sequence(), layout.lengthMetres(), picks, isFromLast).stream()
+                .map(step -> new PickStop(place(step.aisle(), step.along()), step.picks().stream().map(all::get).toList())).toList();
+    }
+
+    private Pose place(int aisle, double along) {
+        return rack.pose().of(Pose.at(along - layout.lengthMetres() / 2, layout.aisleMetres(aisle), -rack.pose().z(), 0));
+    }
+
+    @Override
+    public boolean canJoin(Piece more, Collection<Piece> others) {
+        return picking.ordersPerTour() == 0
+                || Stream.concat(Stream.of(more), others.stream()).mapToLong(this::order).distinct().count() <= picking.ordersPerTour();
+    }
+
+    private long order(Piece of) {
+        OrderedLine asked = rack.load(of).line;
+        return asked == null ? NO_ORDER : asked.order.number;
+    }
+
+    @Override
+    public long stopNanos() {
+        return line.nextNanos();
+    }
+
+    @Override
+    public long pieceNanos() {
+        return piece.nextNanos();
+    }
+}

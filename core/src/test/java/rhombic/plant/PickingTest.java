@@ -1,0 +1,175 @@
+package rhombic.plant;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.validation.Lines.goodsOut;
+import static rhombic.validation.Lines.time;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.stream.LongStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import rhombic.measure.RunFigures;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
+import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.Link;
+import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.FailureMode;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.duty.UpTime;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
+import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.Placement;
+import rhombic.study.rack.LevelHeights;
+import rhombic.study.rack.ListedOrder;
+import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.PickSequence;
+import rhombic.study.rack.Picking;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.value.PieceType;
+import rhombic.validation.Lines;
+
+/** People who pick customer orders from the slots of a rack. */
+class PickingTest {
+    private static final double NEAR = 1e-6;
+
+    private static Quantity metres(double value) {
+        return Quantity.parse(value + " m", Dimension.LENGTH);
+    }
+
+    private static ListedOrder line(String order, double at, String type, int pieces) {
+        return new ListedOrder(order, Quantity.seconds(at), type, pieces, false);
+    }
+
+    /** Two aisles of ten bays of 1 m, 4 m apart: A lies in the first at 3.5 m, B in the second at 7.5 m. */
+    private static Rack rack(Picking picking, ListedOrder... orders) {
+        return Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withLayout(l -> l.withAisles(2).withBays(10).withBayPitch(metres(1)).withLevels(LevelHeights.of(1, metres(1.5)))
+                        .withSlotDepth(metres(1.3)).withAisleWidth(metres(1.4)))
+                .withStoring(s -> s.withSlotRule(SlotChoice.BY_FORMULA)
+                        .withSlotFormula("abs(slot.bay - (piece.type == 'A' ? 4 : 8)) + slot.row"))
+                .withStock(List.of(new RackStock("A", 3), new RackStock("B", 3)))
+                .withOrders(orders.length == 0
+                        ? Optional.empty()
+                        : Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(orders), Optional.empty())))
+                .withPicking(Optional.of(picking));
+    }
+
+    private static Pose place(Rack rack, int aisle, double along) {
+        return Pose.at(along - 5, rack.layout().aisleMetres(aisle), 0, 0);
+    }
+
+    private static Crew pickers(int people, Pose home) {
+        Crew crew = (Crew) Crew.KIND.blank(Basics.of("Pickers", Placement.at(0, 0))).withPeople(people)
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)));
+        crew = (Crew) crew.with(crew.dispatching().withTravel(TravelChoice.STRAIGHT));
+        Pose first = Layout.home(crew, 0);
+        return (Crew) crew.placed(Placement.at(home.x() - first.x(), home.y() - first.y()));
+    }
+
+    private static Study study(Rack rack, Crew crew, int capacity) {
+        PlantElement out = goodsOut("Out").placed(Placement.at(-12, 0));
+        return new Lines().types(PieceType.usual("A"), PieceType.usual("B")).chain(rack).chain(out).chain(crew)
+                .link(new Link("Rack", "Out").withTravel(new Travel.Carried(Need.of("Pickers"), capacity))).study(2, 0, 1);
+    }
+
+    /**
+     * Who waits at the front of the first aisle is asked for one A and one B: 8 s at each place and 3 s for each piece, and the way there, to the next, and
+     * to where they are set down.
+     */
+    @ParameterizedTest
+    @CsvSource({"S_SHAPE, 28", "RETURN, 30", "LARGEST_GAP, 28"})
+    void anOrderIsPickedOnTheWayThroughTheAisles(PickSequence sequence, double inRack) {
+        Rack rack = rack(Picking.USUAL.withSequence(sequence), line("One", 100, "A", 1), line("One", 100, "B", 1));
+        Pose front = place(rack, 0, -1);
+        Crew crew = pickers(1, front);
+        Study study = study(rack, crew, 10);
+        assertEquals(4, rack.layout().aislePitchMetres(), NEAR);
+        double walked = sequence == PickSequence.RETURN ? 2 * 4.5 + 4 + 2 * 8.5 : 12 + 4 + 12;
+        assertEquals(inRack, walked);
+        Pose to = Layout.setDown(Layout.inlet(study.find("Out").orElseThrow(), ""), ResourceGroup.PERSON_REACH_METRES);
+        double last = place(rack, 1, -1).distanceTo(to);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(2, run.out());
+        assertEquals(100 + walked + 2 * (8 + 3) + last, run.lead().max(), NEAR);
+        assertEquals(walked + last + to.distanceTo(front), run.crews().getFirst().people().getFirst().metres(), NEAR, "and home");
+    }
+
+    /** Three orders of one A each: one by one they make three tours, together one, with a single stop. */
+    @ParameterizedTest
+    @CsvSource({"1, 3", "2, 2", "0, 1"})
+    void ordersArePickedOneByOneOrTogether(int ordersPerTour, int tours) {
+        Rack rack = rack(Picking.USUAL.withOrdersPerTour(ordersPerTour), line("One", 100, "A", 1), line("Two", 100, "A", 1),
+                line("Three", 100, "A", 1));
+        RunFigures run = Runs.sound(study(rack, pickers(1, place(rack, 0, -1)), 10), 0);
+        assertEquals(3, run.out());
+        assertEquals(tours, run.crews().getFirst().people().getFirst().jobs());
+        assertEquals(3, run.racks().getFirst().orders());
+    }
+
+    // ---- random
+
+    private static LongStream nets() {
+        return Runs.nets();
+    }
+
+    private static Study random(long seed) {
+        Random random = new Random(seed);
+        List<ListedOrder> orders = new ArrayList<>();
+        int stock = 20 + random.nextInt(30);
+        int asked = 0;
+        for (int i = 0; asked < 2 * stock - 12; i++) {
+            int pieces = 1 + random.nextInt(4);
+            asked += pieces;
+            orders.add(new ListedOrder("Order " + i / 2, Quantity.seconds(60 * (i / 2)), random.nextBoolean() ? "A" : "B", pieces,
+                    random.nextInt(9) == 0));
+        }
+        Picking picking = Picking.USUAL.withSequence(PickSequence.values()[random.nextInt(3)]).withOrdersPerTour(random.nextInt(4));
+        Rack rack = rack(picking, orders.toArray(ListedOrder[]::new))
+                .withLayout(l -> l.withAisles(1 + random.nextInt(4)).withLevels(LevelHeights.of(1 + random.nextInt(3), metres(1.5)))
+                        .withDepth(1 + random.nextInt(2)))
+                .withStoring(s -> s.withSlotRule(SlotChoice.RANDOM))
+                .withStock(List.of(new RackStock("A", stock), new RackStock("B", stock)));
+        Crew crew = pickers(1 + random.nextInt(3), Pose.at(-8, 0, 0, 0));
+        if (random.nextInt(3) == 0) {
+            FailureMode mode = FailureMode.of("trolley", new UpTime.After(time("exponential(5 min)"), UpTime.Clock.CALENDAR),
+                    time("exponential(1 min)"));
+            crew = (Crew) crew.with(crew.basics().withDuty(crew.basics().duty().withFailures(List.of(mode))));
+        }
+        return study(rack, crew, 1 + random.nextInt(8)).withPlan(study(rack, crew, 1).plan().withLength(Quantity.hours(12)));
+    }
+
+    @ParameterizedTest
+    @MethodSource("nets")
+    void allThatIsAskedForIsPicked(long seed) {
+        Study study = random(seed);
+        RunFigures run = Runs.sound(study, seed);
+        long asked = study.find("Rack", Rack.class).orElseThrow().orders().orElseThrow().list().stream().mapToInt(ListedOrder::pieces)
+                .sum();
+        assertEquals(asked - run.racks().getFirst().missingPieces(), run.out(), "seed " + seed);
+        assertTrue(run.deadlock().isNone(), "seed " + seed);
+        assertTrue(run.racks().getFirst().waitingOrders() == 0 || run.racks().getFirst().missingPieces() > 0, "seed " + seed);
+    }
+
+    /** Without customer orders, whatever is taken is picked, as many as one carries. */
+    @Test
+    void withoutOrdersWhatIsTakenIsPickedToo() {
+        Rack rack = rack(Picking.USUAL.withOrdersPerTour(0));
+        RunFigures run = Runs.sound(study(rack, pickers(1, place(rack, 0, -1)), 6), 0);
+        assertEquals(6, run.out());
+        assertEquals(1, run.crews().getFirst().people().getFirst().jobs());
+    }
+}
