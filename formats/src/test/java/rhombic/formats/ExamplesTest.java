@@ -124,7 +124,7 @@ class ExamplesTest {
     void aFourthForkliftBringsTheHeatPumpLineNothing() throws Exception {
         Study three = open("heat-pump-line");
         Study four = three.changed("Forklifts", e -> ((Fleet) e).withVehicles(4));
-        assertEquals(perHour(three, 3), perHour(four, 3), 0.05);
+        assertEquals(perHour(three, 3), perHour(four, 3), 0.25, "less than one in a hundred");
         RunFigures one = run(three.withPlan(three.plan().withReplications(1))).runs().getFirst();
         assertTrue(named(one, "Dock 1").out() > 20 && named(one, "Dock 2").out() > 5, "trucks leave, and crates");
         assertTrue(named(one, "Dispatch area").contentMax() < 24, "what is done is fetched");
