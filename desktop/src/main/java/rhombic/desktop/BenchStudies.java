@@ -10,6 +10,7 @@ import rhombic.quantity.Unit;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.duty.Need;
 import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
@@ -58,6 +59,32 @@ final class BenchStudies {
         return new Study("Rack", base.plan().withLength(Quantity.minutes(60)).withReplications(1), List.of(small),
                 List.of(rack, out, cranes),
                 List.of(new Link("Rack", "Out")));
+    }
+
+    /** Ten runways of two cranes each, over flows that they lift; without cranes what they would lift goes by itself, in time. */
+    static Study cranes(boolean areThere) {
+        List<PlantElement> elements = new ArrayList<>();
+        List<Link> links = new ArrayList<>();
+        for (int i = 0; i < 10; i++) {
+            double y = 16 * i;
+            if (areThere) {
+                elements.add(BridgeCrane.KIND.blank(Basics.of("Cranes " + i, Placement.at(0, y))).withCranes(2));
+            }
+            for (int side = -1; side <= 1; side += 2) {
+                String name = i + (side < 0 ? " left" : " right");
+                elements.add(new GoodsIn("In " + name, Placement.at(20 * side, y), "Piece", Optional.of(new Supply.OnDemand()),
+                        GoodsIn.WhenFull.WAIT, OptionalInt.empty()));
+                elements.add(Buffer.KIND.blank(Basics.of("From " + name, Placement.at(12 * side, y - 4))).withCapacity(OptionalInt.of(3)));
+                elements.add(new GoodsOut("To " + name, Placement.at(4 * side, y + 4)));
+                links.add(new Link("In " + name, "From " + name));
+                links.add(new Link("From " + name, "To " + name).withTravel(areThere
+                        ? new Travel.Carried(Need.of("Cranes " + i), 1)
+                        : new Travel.InTime(DistributionText.parse("60 s"), 1)));
+            }
+        }
+        Study base = Study.empty();
+        return new Study("Cranes", base.plan().withLength(Quantity.minutes(60)).withReplications(1), List.of(PieceType.usual("Piece")),
+                elements, links);
     }
 
     /** Fifty lines of a hundred elements. */

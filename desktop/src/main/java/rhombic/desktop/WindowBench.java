@@ -76,6 +76,8 @@ public final class WindowBench extends Application {
                     large(made);
                 } else if (only.contains("vehicles")) {
                     vehicles(made);
+                } else if (only.contains("cranes")) {
+                    cranes(made);
                 } else if (only.contains("racks")) {
                     racks(made);
                 } else {
@@ -122,6 +124,7 @@ public final class WindowBench extends Application {
                 + "(asked: at most 2)", still, idle, playing, playing / still);
         vehicles(window);
         racks(window);
+        cranes(window);
         frames(window);
         belts(window);
         thousandStations(window);
@@ -335,6 +338,21 @@ public final class WindowBench extends Application {
         }
         say("a frame with a rack of 100,000 slots, 80 %% full, takes %.0f ms, %.2f times one of the rack nearly empty (asked: at most 2)",
                 median(with),
+                median(ratios));
+    }
+
+    /** Twenty bridge cranes that lift all the time, against the same floor without them. */
+    private static void cranes(MainWindow window) throws Exception {
+        millisForAFrame(window, BenchStudies.cranes(true));
+        NamedView all = onWindow(() -> window.floor().seen("all"));
+        double[] ratios = new double[ROUNDS];
+        double[] with = new double[ROUNDS];
+        for (int i = 0; i < ROUNDS; i++) {
+            double empty = millisForAFrame(window, BenchStudies.cranes(false), () -> window.floor().look(all));
+            with[i] = millisForAFrame(window, BenchStudies.cranes(true), () -> window.floor().look(all));
+            ratios[i] = with[i] / empty;
+        }
+        say("a frame with twenty bridge cranes that lift takes %.0f ms, %.2f times one without them (asked: at most 1.3)", median(with),
                 median(ratios));
     }
 
