@@ -1,7 +1,12 @@
 package rhombic.plant;
 
+import rhombic.study.duty.AtShiftEnd;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Fleet;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static rhombic.plant.Peopled.calendar;
+import static rhombic.plant.Peopled.onDuty;
 import static rhombic.validation.Lines.buffer;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.stock;
@@ -215,9 +220,15 @@ class HallCranesTest {
             double toY = 7 - random.nextInt(15);
             lines.chain(stock("In " + i, "Piece", 3 + random.nextInt(12)).placed(Placement.at(-60, 10 * i)),
                     box(buffer("From " + i, -1), x, y, 0.8 + random.nextInt(4)));
-            lines.chain(box(buffer("To " + i, -1), toX, toY, 0.8 + random.nextInt(4))).link(carried("From " + i, "To " + i));
+            Need need = random.nextInt(4) == 0 ? Need.of("Crane").withSkills(List.of("Crane", "Forklifts")) : Need.of("Crane");
+            lines.chain(box(buffer("To " + i, -1), toX, toY, 0.8 + random.nextInt(4)))
+                    .link(new Link("From " + i, "To " + i).withTravel(new Travel.Carried(need, 1 + random.nextInt(2))));
         }
-        return lines.chain(crane).study(6, 0, 1);
+        lines.chain(Fleet.KIND.blank(Basics.of("Forklifts", Placement.at(0, 30)))
+                .withRules(rules -> rules.withTravel(TravelChoice.STRAIGHT)));
+        boolean hasShifts = random.nextInt(3) == 0;
+        return lines.chain(hasShifts ? onDuty(crane, "C", AtShiftEnd.FINISH) : crane).study(6, 0, 1)
+                .withCalendars(hasShifts ? List.of(calendar("06:00 06:40", "07:00 14:00")) : List.of());
     }
 
     private static LongStream nets() {
