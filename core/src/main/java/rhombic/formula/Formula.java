@@ -15,6 +15,12 @@ public final class Formula {
     public static final Set<String> OF_PERSON = Set.of("name", "factor");
 
     /**
+     * What a member of a group can be asked for that could come: the {@code metres} of its way there, what part of the time it was {@code busy}, how full its
+     * {@code battery} is, both 0 to 1, and its {@code number} in the group, from 1 on.
+     */
+    public static final Set<String> OF_MEMBER = Set.of("metres", "busy", "battery", "number");
+
+    /**
      * What a slot of a rack can be asked for: its {@code aisle}, {@code row}, {@code bay} and {@code level}, each from 1 on, how many
      * {@code loads} are in it, and the {@code seconds} from the infeed to it.
      */

@@ -19,7 +19,7 @@ import rhombic.formula.grammar.FormulasParser.ExpressionContext;
 /** Reads one formula: makes its steps, and notes what it reads and whether it draws. */
 final class FormulaReader extends FormulasBaseVisitor<Step> {
     private static final Set<String> DRAWS = Set.of("uniform", "triangular", "exponential", "normal", "lognormal");
-    private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "person", "slot", "from", "to");
+    private static final Set<String> ROOTS = Set.of("piece", "here", "clock", "person", "member", "slot", "from", "to");
     private static final Set<String> OPERATIONS = Set.of("*", "/", "%", "?");
     private static final Set<Integer> RELATIONS = Set.of(FormulasLexer.BELOW, FormulasLexer.NOT_ABOVE, FormulasLexer.ABOVE,
             FormulasLexer.NOT_BELOW, FormulasLexer.SAME, FormulasLexer.OTHER_THAN, FormulasLexer.AND, FormulasLexer.OR);
@@ -165,7 +165,9 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
         }
         String example = name.equals("clock")
                 ? "hour"
-                : name.equals("here") ? "content" : name.equals("person") ? "name" : name.equals("slot") ? "bay" : "type";
+                : name.equals("here")
+                        ? "content"
+                        : name.equals("person") ? "name" : name.equals("slot") ? "bay" : name.equals("member") ? "metres" : "type";
         throw new FormulaException(
                 "At character " + (node.stop.getStopIndex() + 2) + ": write what of it is meant, as in " + name + "." + example,
                 node.stop.getStopIndex());
@@ -182,6 +184,7 @@ final class FormulaReader extends FormulasBaseVisitor<Step> {
             case "here" -> Steps.value(scope -> scope.here(name));
             case "clock" -> Steps.value(scope -> scope.clock(name));
             case "person" -> Steps.value(scope -> scope.person(name));
+            case "member" -> Steps.value(scope -> scope.member(name));
             case "slot" -> Steps.value(scope -> scope.slot(name));
             default -> throw at(node.name().start, "\u201c" + root + "\u201d is the name of a type; it has no \u201c" + name + "\u201d");
         };

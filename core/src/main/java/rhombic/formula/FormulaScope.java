@@ -20,6 +20,11 @@ public interface FormulaScope {
     /** Of who does the work: {@code name} and {@code factor}. */
     Object person(String name);
 
+    /** Of a member of a group that could come: one of {@link Formula#OF_MEMBER}. */
+    default Object member(String name) {
+        throw new FormulaException("Nobody is chosen here whom \u201cmember." + name + "\u201d could be about");
+    }
+
     /** Of the slot of a rack that a piece could be stored in: one of {@link Formula#OF_SLOT}. */
     default Object slot(String name) {
         throw new FormulaException("There is no slot here that \u201cslot." + name + "\u201d could be of");

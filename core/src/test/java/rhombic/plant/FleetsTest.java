@@ -36,6 +36,7 @@ import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.Loading;
@@ -108,6 +109,23 @@ class FleetsTest {
                 .withDriving(driving -> driving.withAcceleration(some("0.5 m/s²", Dimension.ACCELERATION)));
         assertEquals(seconds, Runs.of(carried(1, 1, metres, fleet)).lead().max(), NEAR);
         assertEquals(3 * seconds, Runs.of(carried(2, 1, metres, fleet)).lead().max(), NEAR, "there, back, there");
+    }
+
+    /** Three stand in a row, the first nearest; a formula of theirs says who fetches the one piece. */
+    @ParameterizedTest
+    @CsvSource({"member.metres, 0", "-member.metres, 2", "abs(member.number - 2), 1", "member.busy + member.battery, 0"})
+    void theOneWithTheSmallestNumberComes(String formula, int comes) {
+        Fleet fleet = usual().withVehicles(3)
+                .withRules(rules -> rules.withResourceRule(ResourceChoice.FORMULA).withResourceFormula(formula));
+        Pose home = Layout.home(fleet, 0);
+        Pose spot = spot(fleet);
+        Fleet placed = (Fleet) fleet.placed(Placement.at(spot.x() - home.x(), spot.y() - home.y()));
+        Study study = new Lines().chain(stock("In", "Piece", 1), store).chain(out(placed, 20))
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("F"), 1))).chain(placed).study(SECONDS / 3600, 0, 1);
+        List<PersonFigures> vehicles = Runs.of(study).crews().getFirst().people();
+        for (int i = 0; i < 3; i++) {
+            assertEquals(i == comes ? 1 : 0, vehicles.get(i).jobs(), formula + ": vehicle " + (i + 1));
+        }
     }
 
     /** Two of 400 kg at a time, although there is room for nine. */

@@ -100,6 +100,11 @@ final class Vehicle extends Worker {
     // ---- what it drives on
 
     @Override
+    protected double batteryLevel() {
+        return power == null ? super.batteryLevel() : power.level();
+    }
+
+    @Override
     protected void onTravelled(double metres) {
         super.onTravelled(metres);
         if (power != null) {

@@ -11,10 +11,10 @@ import java.util.Objects;
 import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
-import rhombic.plant.piece.Piece;
 import rhombic.measure.DeadlockFigures;
 import rhombic.measure.Diary;
 import rhombic.plant.blueprint.Blueprint;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Members;
 import rhombic.plant.staff.Staff;
@@ -98,6 +98,13 @@ public final class Flow extends Run {
         Formula formula = formula(text);
         PlantScope scope = new PlantScope(this, null, stream);
         return piece -> scope.evaluate(formula, piece, formula::number);
+    }
+
+    @Override
+    public ToDoubleFunction<ToDoubleFunction<String>> ofMember(String text, String stream) {
+        Formula formula = formula(text);
+        PlantScope scope = new PlantScope(this, null, stream);
+        return member -> scope.choosing(member).evaluate(formula, null, formula::number);
     }
 
     @Override

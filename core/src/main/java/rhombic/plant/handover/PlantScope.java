@@ -27,6 +27,7 @@ public final class PlantScope implements FormulaScope {
     private @Nullable Piece piece;
     private @Nullable Resource person;
     private @Nullable ToDoubleFunction<String> slot;
+    private @Nullable ToDoubleFunction<String> member;
     private String from = "";
     private String to = "";
 
@@ -44,6 +45,12 @@ public final class PlantScope implements FormulaScope {
 
     public PlantScope by(@Nullable Resource worker) {
         person = worker;
+        return this;
+    }
+
+    /** @param newMember what is known of it, by name */
+    public PlantScope choosing(ToDoubleFunction<String> newMember) {
+        member = newMember;
         return this;
     }
 
@@ -156,6 +163,12 @@ public final class PlantScope implements FormulaScope {
             default -> throw new FormulaException("A person has no \u201c" + name + "\u201d: use one of "
                     + String.join(", ", new java.util.TreeSet<>(Formula.OF_PERSON)));
         };
+    }
+
+    @Override
+    public Object member(String name) {
+        ToDoubleFunction<String> of = member;
+        return of == null ? FormulaScope.super.member(name) : (Object) of.applyAsDouble(name);
     }
 
     @Override

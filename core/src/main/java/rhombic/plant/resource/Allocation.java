@@ -42,13 +42,14 @@ public final class Allocation {
     }
 
     public Group group(String name, Group.Ways ways, Group.Rules rules) {
-        return new Group(this, name, ways, rules, choice.rule(rules.dispatching().resourceRule()));
+        return new Group(this, name, ways, rules, choice.rule(rules));
     }
 
     /** One more resource, which is free; its number is how many there are so far. */
     public void add(Resource resource) {
         assert resource.number == resources.size() : "resources are added in the order of their numbers";
         resources.add(resource);
+        resource.group().onAdded(resource);
         choice.add(resource);
         Pose home = resource.pose();
         choice.stands(resource, home.x(), home.y());

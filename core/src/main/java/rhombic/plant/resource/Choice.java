@@ -3,11 +3,13 @@ package rhombic.plant.resource;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.LongSupplier;
+import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
 import rhombic.study.duty.ResourceChoice;
@@ -33,6 +35,9 @@ final class Choice {
     private boolean isAnyChoosy;
     private final Set<Resource> passedOver = new LinkedHashSet<>();
     private final NearestResource nearest;
+    private final LongSupplier now;
+    /** Groups with the same formula go by the same rule. */
+    private final Map<String, ResourceRule> byFormula = new HashMap<>();
     private final Map<ResourceChoice, ResourceRule> rules = new EnumMap<>(ResourceChoice.class);
 
     /**
@@ -41,13 +46,14 @@ final class Choice {
      */
     Choice(List<Resource> people, int skills, LongSupplier now) {
         this.resources = people;
+        this.now = now;
         nearest = new NearestResource(people);
         for (ResourceChoice one : ResourceChoice.values()) {
             rules.put(one, switch (one) {
                 case NEAREST -> nearest;
                 case LEAST_USED -> new LeastUsedResource(people, now);
                 case IN_TURN -> new ResourceInTurn(people);
-                case IN_ORDER, SAME -> new ResourceInOrder();
+                case IN_ORDER, SAME, FORMULA -> new ResourceInOrder();
             });
         }
         for (int i = 0; i < skills; i++) {
@@ -56,8 +62,12 @@ final class Choice {
     }
 
     /** The rule by which a crew goes. */
-    ResourceRule rule(ResourceChoice wanted) {
-        ResourceRule found = rules.get(wanted);
+    ResourceRule rule(Group.Rules by) {
+        ToDoubleFunction<ToDoubleFunction<String>> formula = by.memberNumber();
+        String text = by.dispatching().resourceFormula();
+        ResourceRule found = by.dispatching().resourceRule() == ResourceChoice.FORMULA && formula != null
+                ? byFormula.computeIfAbsent(text, key -> new ResourceByNumber(resources, now, formula))
+                : rules.get(by.dispatching().resourceRule());
         assert found != null : "every rule has its class";
         isOfOneRule &= rule == null || rule == found;
         rule = found;

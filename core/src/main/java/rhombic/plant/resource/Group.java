@@ -27,14 +27,17 @@ public final class Group {
     final ResourceRule resourceRule;
     final JobRule jobRule;
     private final Rules rules;
+    private int firstNumber = Integer.MAX_VALUE;
 
     /**
      * What its resources go by.
      *
      * @param number of a piece, where its formula says which job is first
+     * @param memberNumber of a member of which its names are told, where a formula says who comes; null: none does
      * @param breakArea null: they spend breaks at home
      */
-    public record Rules(Dispatching dispatching, ToDoubleFunction<Piece> number, AtShiftEnd atShiftEnd, @Nullable Pose breakArea) {}
+    public record Rules(Dispatching dispatching, ToDoubleFunction<Piece> number,
+            @Nullable ToDoubleFunction<ToDoubleFunction<String>> memberNumber, AtShiftEnd atShiftEnd, @Nullable Pose breakArea) {}
 
     /**
      * How its resources get from one place to another.
@@ -87,6 +90,15 @@ public final class Group {
     @Nullable
     Pose breakArea() {
         return rules.breakArea;
+    }
+
+    /** A member is added; they follow each other by number. */
+    void onAdded(Resource resource) {
+        firstNumber = Math.min(firstNumber, resource.number);
+    }
+
+    int firstNumber() {
+        return firstNumber;
     }
 
     public String name() {

@@ -137,6 +137,16 @@ public abstract class Resource {
         return true;
     }
 
+    /** How full what it drives on is, 0 to 1. */
+    protected double batteryLevel() {
+        return 1;
+    }
+
+    /** Its number in its group, from 0. */
+    final int numberInGroup() {
+        return number - group.firstNumber();
+    }
+
     /** Whether it has to look at a job before it is given it. */
     protected boolean isChoosy() {
         return false;

@@ -157,6 +157,9 @@ public abstract class Run {
      */
     public abstract ToDoubleFunction<Piece> ofPiece(String formula, String stream);
 
+    /** The number that a formula gives for a member of a group, of which its names are told. */
+    public abstract ToDoubleFunction<ToDoubleFunction<String>> ofMember(String formula, String stream);
+
     /** Writes down that a mover sets out on a route at that pace; over in no time: it stands at its end. */
     public final void traceTravel(int mover, Route route, Pace pace) {
         if (trace != null) {

@@ -23,6 +23,7 @@ import rhombic.study.Layout;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.JobChoice;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.ResourceChoice;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.RoadSpace;
 
@@ -80,14 +81,24 @@ public abstract class Members {
 
     private Group group(Group.Ways ways, @Nullable Pose breakArea) {
         return allocation.group(element.name(), ways,
-                new Group.Rules(rules(run, element), number(run, element), element.basics().duty().atShiftEnd(), breakArea));
+                new Group.Rules(rules(run, element), number(run, element), memberNumber(run, element), element.basics().duty().atShiftEnd(),
+                        breakArea));
     }
 
     /** Its own; but whoever is part of another group comes by the rule of that one. */
     private static Dispatching rules(Run run, ResourceGroup element) {
         Dispatching own = element.dispatching();
         return run.study.find(element.partOf(), ResourceGroup.class)
-                .map(whole -> own.withResourceRule(whole.dispatching().resourceRule())).orElse(own);
+                .map(whole -> own.withResourceRule(whole.dispatching().resourceRule())
+                        .withResourceFormula(whole.dispatching().resourceFormula()))
+                .orElse(own);
+    }
+
+    private static @Nullable ToDoubleFunction<ToDoubleFunction<String>> memberNumber(Run run, ResourceGroup element) {
+        Dispatching rules = rules(run, element);
+        return rules.resourceRule() == ResourceChoice.FORMULA && !rules.resourceFormula().isBlank()
+                ? run.ofMember(rules.resourceFormula(), element.id() + "\u0000member")
+                : null;
     }
 
     private static ToDoubleFunction<Piece> number(Run run, ResourceGroup element) {

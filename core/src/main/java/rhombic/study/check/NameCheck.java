@@ -20,6 +20,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
+import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PieceType;
@@ -134,6 +135,20 @@ final class NameCheck {
                     add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
                             "Its formula \u201c" + use.text() + "\u201d reads person." + read.name() + ", but nobody is needed for it",
                             "Say who is needed for the work, or leave it out", null);
+                }
+            }
+            case "member" -> {
+                boolean isOfGroup = study.find(use.subject(), ResourceGroup.class)
+                        .filter(group -> group.dispatching().resourceFormula().equals(use.text())).isPresent();
+                if (!Formula.OF_MEMBER.contains(read.name()) || !isOfGroup) {
+                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
+                            isOfGroup
+                                    ? "It reads member." + read.name() + ", which members do not have"
+                                    : "Its formula \u201c" + use.text() + "\u201d reads member." + read.name() + ", but chooses nobody",
+                            isOfGroup
+                                    ? "Use one of member." + String.join(", member.", new TreeSet<>(Formula.OF_MEMBER))
+                                    : "Leave it out; only the formula by which a group says who comes can read it",
+                            null);
                 }
             }
             case "slot" -> {

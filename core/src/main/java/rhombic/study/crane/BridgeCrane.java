@@ -93,6 +93,7 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
             Field.optional("setDownTime", "To release it; missing: no time.", TimeSource.TYPE, Loading.NONE.setDownTime(),
                     Loading::setDownTime, Loading::withSetDownTime).within(BridgeCrane::loading, BridgeCrane::with),
             Dispatching.resourceRule("craneRule").within(BridgeCrane::dispatching, BridgeCrane::with),
+            Dispatching.RESOURCE_FORMULA.within(BridgeCrane::dispatching, BridgeCrane::with),
             Dispatching.JOB_RULE.within(BridgeCrane::dispatching, BridgeCrane::with),
             Dispatching.JOB_FORMULA.within(BridgeCrane::dispatching, BridgeCrane::with),
             Dispatching.IDLE_AT.within(BridgeCrane::dispatching, BridgeCrane::with),

@@ -44,6 +44,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
             Field.optional("speed", "At which they walk; missing: they are there at once.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.SPEED)), Optional.empty(), Crew::speed, Crew::withSpeed),
             Dispatching.resourceRule("personRule").within(Crew::dispatching, Crew::with),
+            Dispatching.RESOURCE_FORMULA.within(Crew::dispatching, Crew::with),
             Dispatching.JOB_RULE.within(Crew::dispatching, Crew::with), Dispatching.JOB_FORMULA.within(Crew::dispatching, Crew::with),
             Dispatching.IDLE_AT.within(Crew::dispatching, Crew::with),
             Field.optional("breakArea", "Where they go at a break, by name; missing: home.", FieldType.ELEMENT, "", Crew::breakArea,

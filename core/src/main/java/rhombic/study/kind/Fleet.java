@@ -89,6 +89,7 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
                     new FieldType.Duration(), Loading.NONE.stopTime(), Loading::stopTime, Loading::withStopTime)
                     .within(Fleet::loading, Fleet::with),
             Dispatching.resourceRule("vehicleRule").within(Fleet::dispatching, Fleet::with),
+            Dispatching.RESOURCE_FORMULA.within(Fleet::dispatching, Fleet::with),
             Dispatching.JOB_RULE.within(Fleet::dispatching, Fleet::with),
             Dispatching.JOB_FORMULA.within(Fleet::dispatching, Fleet::with), Dispatching.IDLE_AT.within(Fleet::dispatching, Fleet::with),
             Dispatching.TRAVEL.within(Fleet::dispatching, Fleet::with),

@@ -68,7 +68,7 @@ final class Yard implements Job.Owner, Worker.Listener {
         Crew crew = with.apply(Crew.usual(Basics.of("Crew", Placement.at(0, 0))));
         Mover mover = crew.speed().isPresent() ? Mover.even(1) : Mover.even(Double.POSITIVE_INFINITY);
         return allocation.group("Crew", new Group.Ways(mover, mover, router, null, 0),
-                new Group.Rules(crew.dispatching(), piece -> 0, crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
+                new Group.Rules(crew.dispatching(), piece -> 0, null, crew.basics().duty().atShiftEnd(), Pose.at(-50, 0, 0, 0)));
     }
 
     Group staying(UnaryOperator<Crew> with) {

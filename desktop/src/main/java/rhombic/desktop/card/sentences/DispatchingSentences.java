@@ -38,6 +38,14 @@ final class DispatchingSentences {
                         rules.resourceRule(), Dispatching::withResourceRule),
                 new Words(" comes; of what is most urgent they do "),
                 choice("job rule", JobChoice.values(), JobChoice::word, rules.jobRule(), Dispatching::withJobRule)));
+        if (rules.resourceRule() == ResourceChoice.FORMULA) {
+            parts.add(2, script("member formula", rules.resourceFormula().isEmpty() ? "+ formula" : rules.resourceFormula(),
+                    rules.resourceFormula(),
+                    "A formula about a member that could come, such as member.metres + 50 * member.busy; the smallest comes",
+                    Offers.ofMembers(study), text -> changed(Dispatching::withResourceFormula, TimeSentences.formula(text))));
+            parts.add(2, new Words(", "));
+            parts.add(4, new Words(","));
+        }
         if (rules.jobRule() == JobChoice.FORMULA) {
             parts.add(new Words(", "));
             parts.add(script("job formula", rules.jobFormula().isEmpty() ? "+ formula" : rules.jobFormula(), rules.jobFormula(),

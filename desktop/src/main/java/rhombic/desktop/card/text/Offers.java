@@ -15,6 +15,13 @@ import rhombic.study.value.Attribute;
 public final class Offers {
     private Offers() {}
 
+    /** The same for the formula by which a group says who comes. */
+    public static List<String> ofMembers(Study study) {
+        List<String> offers = new ArrayList<>(new TreeSet<>(Formula.OF_MEMBER).stream().map(name -> "member." + name).toList());
+        offers.addAll(at(study, List.of()));
+        return offers;
+    }
+
     /** The same for the formula by which a rack chooses slots. */
     public static List<String> inRack(Study study, Rack rack) {
         List<String> offers = new ArrayList<>(new TreeSet<>(Formula.OF_SLOT).stream().map(name -> "slot." + name).toList());

@@ -60,6 +60,8 @@ class BridgeCraneSentencesTest {
         assertEquals("8 m", crane(edited(study, "lift height", "8 m")).runway().liftHeight().toString());
         assertEquals("0.4 m/s", crane(edited(study, "hoist speed", "0.4 m/s")).driving().hoistSpeed().toString());
         assertEquals(Optional.empty(), crane(edited(study, "acceleration", "at once")).driving().bridgeAcceleration());
+        Study byFormula = edited(edited(study, "vehicle rule", "the lowest by formula"), "member formula", "member.metres");
+        assertTrue(says(byFormula, "Of those that are free, the lowest by formula, member.metres, comes; of what is most urgent"));
         assertThrows(IllegalArgumentException.class, () -> edited(study, "span", "12"));
         assertThrows(IllegalArgumentException.class, () -> edited(study, "cranes", "40"));
         Study zoned = study.with(Zone.KIND.blank(Basics.of("Zone", Placement.at(0, 0))));
