@@ -204,7 +204,9 @@ class HallCranesTest {
         Random random = new Random(seed);
         int cranes = 2 + random.nextInt(2);
         Lines lines = new Lines();
-        BridgeCrane crane = crane(cranes).with(new Loading(time("uniform(5 s, 20 s)"), time("uniform(5 s, 20 s)")))
+        Placement middle = new Placement(random.nextInt(50), -random.nextInt(50), 0, 30 * random.nextInt(12));
+        BridgeCrane crane = ((BridgeCrane) crane(cranes).placed(middle))
+                .with(new Loading(time("uniform(5 s, 20 s)"), time("uniform(5 s, 20 s)")))
                 .withSharing(CraneSharing.values()[random.nextInt(2)])
                 .with(crane(1).dispatching().withIdleAt(random.nextBoolean() ? IdlePlace.AT_HOME : IdlePlace.WHERE_THEY_ARE));
         if (random.nextInt(3) == 0) {
@@ -219,9 +221,9 @@ class HallCranesTest {
             double toX = 10 - random.nextInt(21);
             double toY = 7 - random.nextInt(15);
             lines.chain(stock("In " + i, "Piece", 3 + random.nextInt(12)).placed(Placement.at(-60, 10 * i)),
-                    box(buffer("From " + i, -1), x, y, 0.8 + random.nextInt(4)));
+                    turned(box(buffer("From " + i, -1), 0, 0, 0.8 + random.nextInt(4)), middle, x, y));
             Need need = random.nextInt(4) == 0 ? Need.of("Crane").withSkills(List.of("Crane", "Forklifts")) : Need.of("Crane");
-            lines.chain(box(buffer("To " + i, -1), toX, toY, 0.8 + random.nextInt(4)))
+            lines.chain(turned(box(buffer("To " + i, -1), 0, 0, 0.8 + random.nextInt(4)), middle, toX, toY))
                     .link(new Link("From " + i, "To " + i).withTravel(new Travel.Carried(need, 1 + random.nextInt(2))));
         }
         lines.chain(Fleet.KIND.blank(Basics.of("Forklifts", Placement.at(0, 30)))
@@ -229,6 +231,12 @@ class HallCranesTest {
         boolean hasShifts = random.nextInt(3) == 0;
         return lines.chain(hasShifts ? onDuty(crane, "C", AtShiftEnd.FINISH) : crane).study(6, 0, 1)
                 .withCalendars(hasShifts ? List.of(calendar("06:00 06:40", "07:00 14:00")) : List.of());
+    }
+
+    /** There, seen from the middle of a runway, and turned as that is. */
+    private static PlantElement turned(PlantElement element, Placement runway, double x, double y) {
+        Pose at = runway.pose().of(Pose.at(x, y, 0, 0));
+        return element.placed(new Placement(at.x(), at.y(), 0, runway.headingDegrees()));
     }
 
     private static LongStream nets() {
@@ -250,9 +258,9 @@ class HallCranesTest {
             Moment moment = trace.at(t);
             for (int i = 0; i < parts.size(); i++) {
                 Pose hook = moment.movers().pose(parts.get(i).tip(), t);
-                double x = bridge(moment.movers(), parts.get(i).member(), t);
+                double x = parts.get(i).group().alongMetres(moment.movers().pose(parts.get(i).member(), t));
                 if (i > 0) {
-                    double other = bridge(moment.movers(), parts.get(i - 1).member(), t);
+                    double other = parts.get(i).group().alongMetres(moment.movers().pose(parts.get(i - 1).member(), t));
                     assertTrue(x - other >= apart - 1e-6, "seed " + seed + " at " + t + ": " + (x - other));
                 }
                 if (isLow(study, hook)) {
@@ -266,8 +274,10 @@ class HallCranesTest {
 
     /** Whether the hook is nearer than the clearance to what stands below it. */
     private static boolean isLow(Study study, Pose hook) {
+        BridgeCrane crane = study.all(BridgeCrane.class).getFirst();
         return study.elements().stream().anyMatch(element -> element.name().matches("(From|To) .*")
-                && Math.abs(element.placement().xMetres() - hook.x()) < 1 && Math.abs(element.placement().yMetres() - hook.y()) < 1
+                && Math.abs(crane.alongMetres(element.placement().pose()) - crane.alongMetres(hook)) < 1
+                && Math.abs(crane.acrossMetres(element.placement().pose()) - crane.acrossMetres(hook)) < 1
                 && hook.z() < element.footprint().heightMetres() + 0.5 - 1e-6);
     }
 
