@@ -69,7 +69,7 @@ class ArchitectureTest {
                 .layer("value").definedBy("rhombic.study.value")
                 .layer("place").definedBy("rhombic.study.place")
                 .layer("work").definedBy("rhombic.study.work", "rhombic.study.fleet", "rhombic.study.rack")
-                .layer("kind").definedBy("rhombic.study.kind", "rhombic.study.site", "rhombic.study.area")
+                .layer("kind").definedBy("rhombic.study.kind", "rhombic.study.site", "rhombic.study.area", "rhombic.study.crane")
                 .layer("check").definedBy("rhombic.study.check")
                 .layer("change").definedBy("rhombic.study.change")
                 .layer("unfold").definedBy("rhombic.study.unfold")
@@ -95,6 +95,7 @@ class ArchitectureTest {
                 .layer("run").definedBy("rhombic.plant.run")
                 .layer("staff").definedBy("rhombic.plant.staff")
                 .layer("fleet").definedBy("rhombic.plant.fleet")
+                .layer("crane").definedBy("rhombic.plant.crane")
                 .layer("transport").definedBy("rhombic.plant.transport")
                 .layer("handover").definedBy("rhombic.plant.handover")
                 .layer("formula").definedBy("rhombic.plant.formula")
@@ -117,16 +118,17 @@ class ArchitectureTest {
                 .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "transport")
                 .whereLayer("transport").mayOnlyBeAccessedByLayers("plant")
                 .whereLayer("fleet").mayOnlyBeAccessedByLayers("plant")
+                .whereLayer("crane").mayOnlyBeAccessedByLayers("plant", "store")
                 .whereLayer("staff")
                 .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "handover", "fleet",
-                        "transport")
+                        "crane", "transport")
                 .whereLayer("parts")
                 .mayOnlyBeAccessedByLayers("run", "plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "handover",
                         "staff",
-                        "fleet", "transport",
+                        "fleet", "crane", "transport",
                         "maintenance")
                 .whereLayer("traffic").mayOnlyBeAccessedByLayers("parts", "staff")
-                .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet", "store")
+                .whereLayer("route").mayOnlyBeAccessedByLayers("traffic", "parts", "run", "staff", "fleet", "crane", "store")
                 .whereLayer("maintenance")
                 .mayOnlyBeAccessedByLayers("plant", "rules", "work", "convey", "goods", "store", "dock", "formula", "handover", "staff",
                         "transport")
