@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.Supplier;
@@ -84,6 +85,11 @@ public final class JobCardView extends ScrollPane {
     /** @param listener hears which person or vehicle the camera shall go with, by its number among all; negative: with none */
     public void onFollow(IntConsumer listener) {
         live.onFollow(listener);
+    }
+
+    /** @param listener hears which piece type alone is to be seen on the floor; empty: all are */
+    public void onSought(Consumer<String> listener) {
+        live.onSought(listener);
     }
 
     /** Whoever watches reads what happens first, and what was said second. */

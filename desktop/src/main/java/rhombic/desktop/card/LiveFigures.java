@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
 import java.util.function.Supplier;
@@ -68,6 +69,11 @@ final class LiveFigures extends VBox {
         getChildren().setAll(figures, follow, inletSwitch, outletSwitch);
     }
 
+    /** @param listener hears which piece type alone is to be seen; empty: all are */
+    void onSought(Consumer<String> listener) {
+        section.onSought(listener);
+    }
+
     /** @param listener hears with whom the camera shall go, by the number among all members; negative: with nobody any more */
     void onFollow(IntConsumer listener) {
         followed = listener;
@@ -108,6 +114,7 @@ final class LiveFigures extends VBox {
         int node = single.map(e -> study.number(e.name())).orElse(-1);
         if (!single.map(PlantElement::name).orElse("").equals(shownOf)) {
             at = -1; // the camera stays where it is
+            section.seekNoMore();
         }
         shownOf = single.map(PlantElement::name).orElse("");
         follow.setVisible(false);

@@ -3,6 +3,7 @@ package rhombic.desktop.card;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
@@ -48,6 +49,8 @@ final class RackSectionView {
     private final Label contents = new Label();
     private final List<Node> nodes;
     private String shownOf = "";
+    private String sought = "";
+    private Consumer<String> seek = type -> {};
     private long lookedNanos;
     private @Nullable RackSection section;
     private @Nullable RackLayout layout;
@@ -61,7 +64,10 @@ final class RackSectionView {
     RackSectionView() {
         aisle.setId("section-aisle");
         colouring.setId("section-colouring");
-        colouring.setOnAction(e -> draw());
+        colouring.setOnAction(e -> {
+            draw();
+            tellSought();
+        });
         aisle.setOnAction(e -> lookedNanos = 0);
         canvas.setId("rack-section");
         told.setId("section-slot");
@@ -75,6 +81,27 @@ final class RackSectionView {
         canvas.setOnMouseExited(e -> told.setText(POINT));
         colouring.setMaxWidth(MAX_WIDTH);
         nodes = List.of(new HBox(8, aisle, colouring), canvas, told, contents);
+    }
+
+    /** @param listener hears which type alone is to be seen; empty: all are */
+    void onSought(Consumer<String> listener) {
+        seek = listener;
+    }
+
+    /** Another element is shown: nothing is looked for any more. */
+    void seekNoMore() {
+        if (!sought.isEmpty()) {
+            colouring.setValue(BY_TYPE);
+        }
+    }
+
+    private void tellSought() {
+        String by = colouring.getValue();
+        String type = by != null && by.startsWith(ONLY) ? by.substring(ONLY.length()) : "";
+        if (!type.equals(sought)) {
+            sought = type;
+            seek.accept(type);
+        }
     }
 
     /** Those of the rack at the moment, which is of a run of the study. */

@@ -23,6 +23,7 @@ final class FarRacks {
     private List<Integer> large = List.of();
     private UnfoldedStudy study = UnfoldedStudy.of(Study.empty());
     private List<Color> colours = List.of();
+    private String sought = "";
 
     Group view() {
         return view;
@@ -32,7 +33,15 @@ final class FarRacks {
         study = newStudy;
         large = IntStream.range(0, study.elements().size())
                 .filter(i -> study.element(i) instanceof Rack rack && rack.layout().places() > FEW_PLACES).boxed().toList();
-        colours = study.study().pieceTypes().stream().flatMap(type -> type.looks().stream()).map(look -> Color.web(look.colour())).toList();
+        seek(sought);
+    }
+
+    /** All but those of a type are pale from now on; empty: none are. */
+    void seek(String type) {
+        sought = type;
+        boolean isThere = study.study().pieceTypes().stream().anyMatch(one -> one.name().equals(type));
+        colours = study.study().pieceTypes().stream().flatMap(one -> one.looks().stream()
+                .map(look -> !isThere || one.name().equals(type) ? Color.web(look.colour()) : PieceSwarm.PALE)).toList();
         hide();
     }
 

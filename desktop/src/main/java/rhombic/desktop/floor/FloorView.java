@@ -156,6 +156,17 @@ public final class FloorView extends Region {
         drawOverlay();
     }
 
+    /** Only pieces of a type keep their colours, so that they are found; empty: all do. */
+    public void seek(String type) {
+        pieces.seek(type);
+        racks.seek(type);
+        Moment now = shown;
+        shownNanos = -2;
+        if (now != null) {
+            showMoment(now, shownGlide);
+        }
+    }
+
     public void clearMoment() {
         shown = null;
         shownNanos = -2;

@@ -31,7 +31,12 @@ final class PieceSwarm {
     private final double length;
     private final double width;
     private final double height;
+    /** Of what is not looked for. */
+    static final Color PALE = Color.web("#D8D2C4");
+
     private final PhongMaterial material = new PhongMaterial();
+    private final Color colour;
+    private boolean pale;
     private final Group view = new Group();
     private final Map<Integer, Flock> flocks = new HashMap<>();
 
@@ -137,9 +142,18 @@ final class PieceSwarm {
         length = type.length().inBaseUnit();
         width = type.width().inBaseUnit();
         height = type.height().inBaseUnit();
-        material.setDiffuseMap(texture(Color.web(look.colour())));
+        colour = Color.web(look.colour());
+        material.setDiffuseMap(texture(colour));
         material.setSpecularColor(Color.TRANSPARENT);
         view.setMouseTransparent(true);
+    }
+
+    /** Whether it is drawn pale, since others are looked for. */
+    void setPale(boolean isPale) {
+        if (pale != isPale) {
+            pale = isPale;
+            material.setDiffuseMap(texture(isPale ? PALE : colour));
+        }
     }
 
     Group view() {

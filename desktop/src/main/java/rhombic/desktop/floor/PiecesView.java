@@ -6,6 +6,7 @@ import javafx.scene.Group;
 import org.jspecify.annotations.Nullable;
 import rhombic.scene.Poses;
 import rhombic.study.Study;
+import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
 
 /** Draws all pieces, and finds them under the pointer. */
@@ -19,6 +20,8 @@ final class PiecesView {
     private final Group group = new Group();
     private final Poses poses = new Poses();
     private List<PieceSwarm> swarms = List.of();
+    private List<PieceType> types = List.of();
+    private String sought = "";
     private int placesTogether = 1;
     private @Nullable Moment shown;
 
@@ -32,8 +35,21 @@ final class PiecesView {
             swarms = study.pieceTypes().stream().flatMap(type -> type.looks().stream().map(look -> new PieceSwarm(type, look))).toList();
             group.getChildren().setAll(swarms.stream().map(PieceSwarm::view).toList());
         }
+        types = study.pieceTypes();
+        seek(sought);
         placesTogether = 1 + study.elements().size() / MAX_MESHES;
         shown = null;
+    }
+
+    /** All but those of a type are pale from now on; empty: none are. */
+    void seek(String type) {
+        sought = type;
+        boolean isThere = types.stream().anyMatch(one -> one.name().equals(type));
+        List<Boolean> pale = types.stream().flatMap(one -> one.looks().stream().map(look -> isThere && !one.name().equals(type)))
+                .toList();
+        for (int i = 0; i < swarms.size(); i++) {
+            swarms.get(i).setPale(pale.get(i));
+        }
     }
 
     /** Where pieces are to be put before they are {@linkplain #show shown}. */

@@ -1,5 +1,13 @@
 package rhombic.desktop.frame;
 
+import javafx.scene.control.ComboBox;
+import javafx.scene.image.WritableImage;
+import javafx.scene.paint.Color;
+import rhombic.quantity.Quantity;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.GoodsOut;
+import rhombic.study.place.Placement;
+import rhombic.study.value.PieceType;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -62,6 +70,43 @@ class RackWindowTest extends WindowBase {
         robot.interact(() -> canvas.fireEvent(new MouseEvent(MouseEvent.MOUSE_MOVED, corner.getX(), corner.getY(), 0, 0,
                 MouseButton.NONE, 0, false, false, false, false, false, false, false, true, false, true, null)));
         assertTrue(text(robot, "section-slot").startsWith("Bay 1, level 6, on the left: "), text(robot, "section-slot"));
+    }
+
+    /** Only what is looked for keeps its colour, on the floor too, until another element is selected. */
+    @Test
+    void aTypeIsFoundInARack(FxRobot robot) {
+        PieceType red = new PieceType("Red", Quantity.metres(0.8), Quantity.metres(0.8), Quantity.metres(0.8), "#FF0000");
+        PieceType blue = new PieceType("Blue", Quantity.metres(0.8), Quantity.metres(0.8), Quantity.metres(0.8), "#0000FF");
+        robot.interact(() -> window.bench().edit("rack", s -> s.withPieceTypes(List.of(red, blue))
+                .with(Rack.KIND.blank(Basics.of("Rack 1", Placement.at(0, 0)))
+                        .withStock(List.of(new RackStock("Red", 60), new RackStock("Blue", 60))))
+                .with(GoodsOut.KIND.blank(Basics.of("Out", Placement.at(-20, 0))))));
+        await(this::isRunWritten);
+        robot.interact(() -> window.player().seek(40 * SECOND));
+        await(() -> window.player().moment().filter(m -> m.timeNanos() == 40 * SECOND).isPresent());
+        robot.interact(() -> window.bench().select("Rack 1"));
+        await(() -> robot.lookup("#section-colouring").tryQuery().isPresent());
+        assertTrue(reds(robot) > 100, "red loads are seen: " + reds(robot));
+        ComboBox<String> colouring = robot.lookup("#section-colouring").queryComboBox();
+        robot.interact(() -> colouring.setValue("only Blue"));
+        assertEquals(0, reds(robot), 5);
+        robot.interact(() -> window.bench().select("Out"));
+        await(() -> reds(robot) > 100);
+    }
+
+    /** How many pixels of the floor are rather red. */
+    private long reds(FxRobot robot) {
+        long[] count = {0};
+        robot.interact(() -> {
+            WritableImage seen = window.floor().snapshot(null, null);
+            for (int x = 0; x < (int) seen.getWidth(); x += 2) {
+                for (int y = 0; y < (int) seen.getHeight(); y += 2) {
+                    Color colour = seen.getPixelReader().getColor(x, y);
+                    count[0] += colour.getRed() > 0.5 && colour.getBlue() < 0.25 && colour.getGreen() < 0.25 ? 1 : 0;
+                }
+            }
+        });
+        return count[0];
     }
 
     private void drag(FxRobot robot, double fromX, double fromY, double toX, double toY) {
