@@ -11,6 +11,7 @@ import static rhombic.validation.Lines.buffer;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.stock;
 import static rhombic.validation.Lines.time;
+import static rhombic.validation.Lines.timetable;
 
 import java.util.List;
 import java.util.Optional;
@@ -196,6 +197,64 @@ class HallCranesTest {
 
     private static double bridge(MoverMoment movers, int member, long nanos) {
         return movers.pose(member, nanos).x();
+    }
+
+    /**
+     * Two cranes, each with a load for where the other stands. The left one is loaded first, comes as near as it may, to 7 m, and waits there; the right one, gripping
+     * until then, is the later of the two, and goes aside to 17 m; the left one goes on to 12 m. When it has set down it is idle, and goes aside itself, to -17 m;
+     * then the right one brings its load. 5 m take 10 s, 19 m take 24 s, 29 m take 34 s.
+     */
+    @Test
+    void whoIsLaterStandsAsideAndWaits() {
+        BridgeCrane cranes = crane(2).withRunway(r -> r.withClearance(metres(0.25))).with(new Loading(time("30 s"), time("5 s")));
+        Study study = new Lines().chain(stock("In 1", "Piece", 1).placed(Placement.at(-60, 40)), box(buffer("From 1", -1), -13, 0, 0.5))
+                .chain(stock("In 2", "Piece", 1).placed(Placement.at(-60, 50)), box(buffer("From 2", -1), 11, 4, 0.5))
+                .chain(box(buffer("Below 1", -1), -10, 0, 0.5)).chain(box(buffer("Below 2", -1), 10, 0, 0.5))
+                .chain(box(goodsOut("To 1"), 13, 0, 0.5)).chain(box(goodsOut("To 2"), -11, 4, 0.5)).chain(cranes)
+                .link(carried("From 1", "To 1")).link(carried("From 2", "To 2")).study(1, 0, 1);
+        double first = seconds(2, 1, 0.2) + 30 + 24 + 10 + 10 + 5;
+        double second = first + 34 + 34 + 5;
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals((first + second) / 2, run.lead().mean(), NEAR);
+        assertEquals(second, run.lead().max(), NEAR);
+        double asked = seconds(2, 1, 0.2) + 30;
+        double loaded = seconds(4, 0.5, 0.25) + 30;
+        assertEquals((24 + 10) / 3600.0, run.crews().getFirst().people().get(0).share(PersonState.FOR_TRAFFIC), NEAR, "since " + asked);
+        assertEquals((first + 34 - loaded) / 3600, run.crews().getFirst().people().get(1).share(PersonState.FOR_TRAFFIC), NEAR);
+    }
+
+    /** It fails on its way after 5 s, brakes for 5 s more, and goes on from where it stands when it is repaired. */
+    @Test
+    void aCraneThatFailsBrakes() {
+        BridgeCrane crane = crane(1).withRunway(r -> r.withClearance(metres(0.25))).with(new Loading(time("10 s"), time("5 s")));
+        FailureMode mode = FailureMode.of("stop", new UpTime.After(time("60 s"), UpTime.Clock.CALENDAR), time("20 s"));
+        BridgeCrane failing = crane.with(crane.basics().withDuty(crane.basics().duty().withFailures(List.of(mode))));
+        Study study = new Lines().chain(timetable("In", "55 s Piece").placed(Placement.at(-60, 40)), box(buffer("From", -1), 11, 0, 0.5))
+                .chain(box(goodsOut("To"), -11, 0, 0.5)).chain(box(buffer("Below", -1), 0, 0, 0.5)).chain(failing)
+                .link(carried("From", "To")).study(0.1, 0, 1);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(80 - 55 + seconds(7, 1, 0.2) + 10 + seconds(24, 1, 0.2) + 5, run.lead().max(), NEAR);
+        Trace trace = Runs.traceOf(study);
+        assertEquals(2.5, bridge(trace.at(60_000_000_000L).movers(), 0, 60_000_000_000L), NEAR);
+        assertEquals(5, bridge(trace.at(70_000_000_000L).movers(), 0, 70_000_000_000L), NEAR, "it has braked over 2.5 m");
+        assertEquals(5 + 7 + 24, run.crews().getFirst().people().getFirst().metres(), NEAR);
+    }
+
+    /** On its way home, after 5 s, it is called: it brakes, and comes back from there. */
+    @Test
+    void aCraneThatIsCalledOnItsWayHomeBrakes() {
+        BridgeCrane crane = crane(1).withRunway(r -> r.withClearance(metres(0.25)));
+        BridgeCrane home = crane.with(crane.dispatching().withIdleAt(IdlePlace.AT_HOME));
+        double done = seconds(12, 1, 0.2) + seconds(24, 1, 0.2);
+        Study study = new Lines()
+                .chain(timetable("In", "0 s Piece", (done + 5) + " s Piece").placed(Placement.at(-60, 40)),
+                        box(buffer("From", -1), -13, 0, 0.5))
+                .chain(box(goodsOut("To"), 13, 0, 0.5)).chain(box(buffer("Below", -1), 0, 0, 0.5)).chain(home).link(carried("From", "To"))
+                .study(0.1, 0, 1);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(2, run.out());
+        assertEquals((done + 5 + seconds(19, 1, 0.2) + seconds(24, 1, 0.2)) / 2, run.lead().mean(), 1e-3);
+        assertEquals(0, bridge(Runs.traceOf(study).at(300_000_000_000L).movers(), 0, 300_000_000_000L), NEAR, "at home at last");
     }
 
     // ---- random

@@ -47,6 +47,8 @@ final class Overhead extends Whereabouts {
     private Phase phase = Phase.REST;
     /** Null: it stays, or stands aside for another. */
     private @Nullable Goal goal;
+    /** Whether it goes where it wants to be, and not only nearer or aside. */
+    private boolean isOnItsWay;
     private boolean isKept;
     /** It was called off, and brakes. */
     private boolean isStopping;
@@ -158,6 +160,7 @@ final class Overhead extends Whereabouts {
     void setOut() {
         Goal wanted = goal;
         assert wanted != null : "who waits wants to be somewhere";
+        isOnItsWay = true;
         setKept(false);
         move(wanted.along, wanted.across, lifts.height(pose(), wanted.location), wanted.high);
     }
@@ -198,10 +201,9 @@ final class Overhead extends Whereabouts {
     private void waits() {
         phase = Phase.WAITS;
         tellLeft();
+        isOnItsWay = false;
         runway.serve();
-        if (phase == Phase.WAITS) {
-            setKept(true);
-        }
+        setKept(!isOnItsWay);
     }
 
     private void setKept(boolean kept) {
