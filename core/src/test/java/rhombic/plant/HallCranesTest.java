@@ -34,6 +34,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.crane.CraneSharing;
 import rhombic.study.crane.HookWays;
@@ -255,6 +256,17 @@ class HallCranesTest {
         assertEquals(2, run.out());
         assertEquals((done + 5 + seconds(19, 1, 0.2) + seconds(24, 1, 0.2)) / 2, run.lead().mean(), 1e-3);
         assertEquals(0, bridge(Runs.traceOf(study).at(300_000_000_000L).movers(), 0, 300_000_000_000L), NEAR, "at home at last");
+    }
+
+    /** It fetches only from its zone; what waits elsewhere stays. */
+    @Test
+    void aCraneFetchesFromItsZonesOnly() {
+        Zone zone = new Zone(Basics.of("Zone", Placement.at(-12, 0)).withSize(new Footprint(8, 8, 0.1)));
+        Study study = new Lines().chain(stock("In 1", "Piece", 3).placed(Placement.at(-60, 40)), box(buffer("Left", -1), -12, 0, 0.5))
+                .chain(stock("In 2", "Piece", 4).placed(Placement.at(-60, 50)), box(buffer("Right", -1), 8, 0, 0.5))
+                .chain(box(goodsOut("Out"), 0, 8, 0.5)).chain(zone).chain(crane(1).withZones(List.of("Zone")))
+                .link(carried("Left", "Out")).link(carried("Right", "Out")).study(2, 0, 1);
+        assertEquals(3, Runs.sound(study, 0).out());
     }
 
     // ---- random

@@ -40,6 +40,7 @@ import rhombic.study.rack.Picking;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.ShutTime;
 import rhombic.validation.Lines;
 
 /** People who pick customer orders from the slots of a rack. */
@@ -118,6 +119,19 @@ class PickingTest {
         assertEquals(3, run.out());
         assertEquals(tours, run.crews().getFirst().people().getFirst().jobs());
         assertEquals(3, run.racks().getFirst().orders());
+    }
+
+    /** The outlet of the rack is shut when the picker comes to the first place, from 102 s to 150 s: it is picked then, and all the rest after it. */
+    @Test
+    void whatIsShutInWaitsForThePicker() {
+        Rack rack = rack(Picking.USUAL, line("One", 100, "A", 1), line("One", 100, "B", 1));
+        Rack shut = (Rack) rack.with(rack.basics().withOutletShut(List.of(new ShutTime(Quantity.seconds(102), Quantity.seconds(150)))));
+        Study study = study(shut, pickers(1, place(rack, 0, -1)), 10);
+        Pose to = Layout.setDown(Layout.inlet(study.find("Out").orElseThrow(), ""), ResourceGroup.PERSON_REACH_METRES);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(2, run.out());
+        double last = place(rack, 1, -1).distanceTo(to);
+        assertEquals(150 + (8 + 3) + (28 - 4.5) + (8 + 3) + last, run.lead().max(), NEAR);
     }
 
     // ---- random

@@ -21,7 +21,7 @@ final class PickTour extends CalledTour {
 
     @Override
     boolean comesTo(Carriage carriage) {
-        return !isPlanned && super.comesTo(carriage);
+        return isPlanned ? at < way.size() && carriage == link() : super.comesTo(carriage);
     }
 
     @Override
@@ -31,7 +31,7 @@ final class PickTour extends CalledTour {
 
     @Override
     boolean hasRoomFor(Carriage carriage, Piece piece) {
-        return super.hasRoomFor(carriage, piece) && places.canJoin(piece, pieces());
+        return !isPlanned && super.hasRoomFor(carriage, piece) && places.canJoin(piece, pieces());
     }
 
     private List<Piece> pieces() {
@@ -82,7 +82,7 @@ final class PickTour extends CalledTour {
         } else if (here().isEmpty()) {
             goFarther();
         } else {
-            here().forEach(order -> handle(order, true));
+            takeUp(link());
         }
     }
 

@@ -15,6 +15,7 @@ import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
+import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
 import rhombic.study.Study;
@@ -35,6 +36,8 @@ import rhombic.study.work.Supply;
 
 /** Finds all problems of a study at once. Time and memory grow with equipment plus links. */
 public final class StudyCheck {
+    /** What is no longer has no length. */
+    private static final double NEAR_METRES = 1e-6;
     private static final double SHARES_MAY_MISS = 1e-6;
 
     private final Study study;
@@ -230,30 +233,37 @@ public final class StudyCheck {
 
     /** The first place on the way that takes any number of pieces in no time. */
     private Optional<String> endlessTaker(List<Link> ways) {
-        Deque<Link> open = new ArrayDeque<>(ways.stream().filter(this::takesNoTime).toList());
+        Deque<Link> open = new ArrayDeque<>(ways);
         Set<String> seen = new HashSet<>();
         while (!open.isEmpty()) {
-            String name = open.poll().to();
-            if (!seen.add(name)) {
-                continue;
+            Link link = open.poll();
+            String name = link.to();
+            boolean isFew = !takesNoTime(link) && (link.travel() instanceof Travel.Carried || link.travel().limit().isPresent());
+            if (isFew || !seen.add(name)) {
+                continue; // at one instant only so many set out
             }
             PlantElement taker = elements.get(name);
             if (taker instanceof GoodsOut || (taker instanceof Buffer buffer && buffer.capacity().isEmpty())) {
                 return Optional.of(name);
             }
-            if (taker instanceof Equipment equipment && equipment.takesNoTime()) {
-                open.addAll(out.getOrDefault(name, List.of()).stream().filter(this::takesNoTime).toList());
+            if (taker instanceof Equipment equipment && equipment.takesNoTime() && takesNoTime(link)) {
+                open.addAll(out.getOrDefault(name, List.of()));
             }
         }
         return Optional.empty();
     }
 
-    /** Who carries takes time on the way, unless all who could are wherever they are needed at once. */
+    /** What has no length takes no time; nor do those who are wherever they are needed at once. */
     private boolean takesNoTime(Link link) {
-        if (link.travel() instanceof Travel.Carried carried) {
-            return study.groups().stream().filter(group -> group.meets(carried.need())).anyMatch(ResourceGroup::areThereAtOnce);
+        if (link.travel() instanceof Travel.InTime inTime) {
+            return inTime.time().isAlwaysZero();
         }
-        return link.travel() instanceof Travel.AtOnce || link.travel() instanceof Travel.InTime inTime && inTime.time().isAlwaysZero();
+        boolean isAtOnce = link.travel() instanceof Travel.AtOnce || link.travel() instanceof Travel.Carried carried
+                && study.groups().stream().filter(group -> group.meets(carried.need())).anyMatch(ResourceGroup::areThereAtOnce);
+        PlantElement from = elements.get(link.from());
+        PlantElement to = elements.get(link.to());
+        return isAtOnce || from == null || to == null
+                || Layout.outlet(from, link.fromPort()).distanceTo(Layout.inlet(to, link.toPort())) < NEAR_METRES;
     }
 
     private void circlesWithoutTime() {

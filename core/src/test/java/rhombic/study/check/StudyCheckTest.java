@@ -77,7 +77,10 @@ class StudyCheckTest {
     @Test
     void linksThatTakeTimeEndAnInstant() {
         Lines pit = new Lines().chain(onDemand("In"), buffer("Gate", 2)).chain(buffer("Pit", -1));
-        Study timed = pit.link(new Link("Gate", "Pit").withTravel(new Travel.InTime(Lines.time("5 s"), 0))).study(8, 0, 1);
+        Study timed = pit.link(new Link("Gate", "Pit").withTravel(new Travel.InTime(Lines.time("5 s"), 2))).study(8, 0, 1);
+        Study endless = new Lines().chain(onDemand("In"), buffer("Gate", 2)).chain(buffer("Pit", -1))
+                .link(new Link("Gate", "Pit").withTravel(new Travel.InTime(Lines.time("5 s"), 0))).study(8, 0, 1);
+        assertTrue(kinds(endless).stream().anyMatch(k -> k.contains("ENDLESS")), "any number set out at once");
         Study carried = new Lines().chain(arrivals("In", "60 s", 1), buffer("A", 3), buffer("B", 3))
                 .chain(BridgeCrane.KIND.blank(Basics.of("Crane", Placement.at(0, 0))))
                 .link(new Link("B", "A").withTravel(new Travel.Carried(Need.of("Crane"), 1))).study(8, 0, 1);
