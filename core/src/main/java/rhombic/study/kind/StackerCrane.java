@@ -79,12 +79,12 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
         return cranes;
     }
 
-    /** Called as the group, with the number of their aisle if there are several. */
     /** Of several that serve the same rack, only the first moves. */
     public boolean serves(Rack one) {
         return rack.equals(one.name());
     }
 
+    /** Called as the group, with the number of their aisle if there are several. */
     @Override
     public List<Person> members() {
         return Person.alike(name(), cranes);
