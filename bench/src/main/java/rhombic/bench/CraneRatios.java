@@ -57,7 +57,7 @@ final class CraneRatios {
             double y = 20 * i;
             elements.add(BridgeCrane.KIND.blank(Basics.of("Cranes " + i, Placement.at(0, y))).withCranes(2)
                     .with(new Loading(DistributionText.parse("1 s"), DistributionText.parse("1 s")))
-                    .withDriving(d -> d.faster(8)));
+                    .withDriving(d -> d.each(axis -> axis.faster(8))));
             for (int side = -1; side <= 1; side += 2) {
                 String name = i + (side < 0 ? " left" : " right");
                 elements.add(new GoodsIn("In " + name, Placement.at(40 * side, y), "Piece", Optional.of(new Supply.OnDemand()),

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import rhombic.chance.DistributionText;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.RuleText;
@@ -79,7 +80,7 @@ final class Network {
             elements.add(new Station(basics(name + of), drawn("16 s", 4), Work.Load.SINGLE, null));
         }
         elements.add(new Station(basics("F" + of),
-                new Work(1, 4, Work.of(1, 4, new TimeSource.ByFormula("8 + piece.joints", rhombic.quantity.Unit.SECOND)).operations(),
+                new Work(1, 4, Work.of(1, 4, new TimeSource.ByFormula("8 + piece.joints", Unit.SECOND)).operations(),
                         new TimeSource.Drawn(DistributionText.parse("2 s")), null, null),
                 Work.Load.SINGLE, null));
         for (String[] way : new String[][] {{"In", "Router"}, {"Coils", "Join"}, {"Join", "Check"}, {"Check", "D"}, {"D", "E"}, {"E", "F"},

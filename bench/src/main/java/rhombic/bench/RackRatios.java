@@ -84,8 +84,9 @@ final class RackRatios {
                         l -> l.withBays(bays).withBayPitch(Quantity.metres(0.1)).withLevels(LevelHeights.of(LEVELS, Quantity.metres(0.1))))
                 .withStoring(s -> s.withSlotRule(rule)).withStock(stock == 0 ? List.of() : List.of(new RackStock("Piece", stock)));
         StackerCrane crane = StackerCrane.KIND.blank(Basics.of("Crane", Placement.at(0, 20))).withRack("Rack")
-                .withDriving(d -> d.withTravelSpeed(fast).withLiftSpeed(fast).withTravelAcceleration(Optional.empty())
-                        .withLiftAcceleration(Optional.empty()))
+                .withDriving(d -> d.withTravel(axis -> axis.with(fast)).withLift(axis -> axis.with(fast))
+                        .withTravel(axis -> axis.with(Optional.empty()))
+                        .withLift(axis -> axis.with(Optional.empty())))
                 .withCycles(c -> c.withForkTime(DistributionText.parse("0.2 s")));
         PieceType small = new PieceType("Piece", Quantity.metres(0.05), Quantity.metres(0.05), Quantity.metres(0.05), "#2E7F9E");
         return new Study("Rack", RunPlan.ONE_SHIFT.withLength(Quantity.hours(HOURS)), List.of(small),

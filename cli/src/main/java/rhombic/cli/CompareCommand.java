@@ -17,6 +17,7 @@ import picocli.CommandLine.Spec;
 import rhombic.experiment.Archive;
 import rhombic.experiment.Curve;
 import rhombic.experiment.Experiment;
+import rhombic.experiment.FigureText;
 import rhombic.experiment.Interval;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.Scale;
@@ -167,7 +168,7 @@ final class CompareCommand implements Callable<Integer> {
         }
         for (Variant variant : of.sheet().variants()) {
             print.printf(Locale.ROOT, "%n%s%s%n", variant.name(),
-                    variant.cost() == null ? "" : ", cost " + rhombic.experiment.FigureText.of(variant.cost()));
+                    variant.cost() == null ? "" : ", cost " + FigureText.of(variant.cost()));
             variant.changes().forEach(change -> print.printf(Locale.ROOT, "    %s%n", change));
             variant.contradictions().forEach(told -> print.printf(Locale.ROOT, "    ! %s%n", told));
             of.sheet().failure(variant).ifPresent(why -> print.printf(Locale.ROOT, "    ! could not be run: %s%n", why));

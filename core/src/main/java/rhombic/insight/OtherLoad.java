@@ -19,7 +19,6 @@ import rhombic.study.Travel;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Conveyor;
-
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;

@@ -52,8 +52,7 @@ public final class PeopleScene {
         int count = crews.length;
         seen = new boolean[count];
         isCrane = new boolean[count];
-        CraneParts.stackers(study).forEach(crane -> isCrane[crane.member()] = true);
-        CraneParts.bridges(study).forEach(crane -> isCrane[crane.member()] = true);
+        CraneParts.all(study).forEach(crane -> isCrane[crane.member()] = true);
         x = new double[count];
         y = new double[count];
         headings = new double[count];

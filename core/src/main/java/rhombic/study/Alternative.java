@@ -2,7 +2,6 @@ package rhombic.study;
 
 import java.io.Serializable;
 import org.jspecify.annotations.Nullable;
-
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 

@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-
 import rhombic.study.value.Count;
 import rhombic.study.value.StudyException;
 

@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 

@@ -1,7 +1,6 @@
 package rhombic.study;
 
 import java.io.Serializable;
-
 import rhombic.study.value.Names;
 import rhombic.study.value.StudyException;
 

@@ -22,6 +22,7 @@ import rhombic.study.Comparison;
 import rhombic.study.Factor;
 import rhombic.study.NamedView;
 import rhombic.study.OwnResponse;
+import rhombic.study.Rule;
 import rhombic.study.Study;
 import rhombic.study.Sweep;
 import rhombic.study.change.Changes;
@@ -118,8 +119,8 @@ class ComparingTest {
     @Test
     void whatCannotBeRunIsToldAndTheOthersGoOn() {
         Study endless = base.withRules(
-                List.of(new rhombic.study.Rule("Bad", new rhombic.study.Rule.When.Piece(rhombic.study.Rule.PieceEvent.FINISHES, "A"),
-                        "piece.nothing > 1", List.of(new rhombic.study.Rule.Action.Scrap()))));
+                List.of(new Rule("Bad", new Rule.When.Piece(Rule.PieceEvent.FINISHES, "A"),
+                        "piece.nothing > 1", List.of(new Rule.Action.Scrap()))));
         Study turned = base.changed("A", e -> ((Station) e).with(((Station) e).work()
                 .withTime(new TimeSource.ByFormula("1 / (here.done - 3) - 1 / (here.done - 3) - 1",
                         Unit.SECOND))));

@@ -19,10 +19,12 @@ import org.junit.jupiter.api.Test;
 import rhombic.insight.Finding;
 import rhombic.insight.Limit;
 import rhombic.measure.RunFigures;
+import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
+import rhombic.study.kind.Station;
 import rhombic.study.work.Supply;
 import rhombic.validation.Lines;
 
@@ -53,7 +55,7 @@ class ExperimentTest {
     void commonRandomNumbersSharpenDifferences() {
         try (LocalEngine engine = new LocalEngine(2)) {
             Summary base = Summary.of(study, engine, RunListener.NONE, () -> false);
-            Study changed = study.changed("B", e -> ((rhombic.study.kind.Station) e).withTime(Lines.time("exponential(63 s)")));
+            Study changed = study.changed("B", e -> ((Station) e).withTime(Lines.time("exponential(63 s)")));
             Summary other = Summary.of(changed, engine, RunListener.NONE, () -> false);
             Interval difference = Interval.ofDifferences(other.interval(Response.LEAD_TIME), base.interval(Response.LEAD_TIME));
             assertTrue(difference.isClear() && difference.mean() < 0, difference.toString());
@@ -92,7 +94,7 @@ class ExperimentTest {
 
     @Test
     void aLongRunTellsItsProgressAndCanBeCancelled() {
-        Study tenYears = study.withPlan(study.plan().withLength(Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME)));
+        Study tenYears = study.withPlan(study.plan().withLength(Quantity.parse("3650 d", Dimension.TIME)));
         AtomicInteger heard = new AtomicInteger();
         RunListener listener = new RunListener() {
             @Override

@@ -5,6 +5,8 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.File;
+import java.lang.Thread;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Set;
@@ -137,7 +139,7 @@ class FormulaTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"''.class", "''.getClass()", "new java.lang.Thread()", "new('java.io.File','/')", "while (true) 1",
+    @ValueSource(strings = {"''.class", "''.getClass()", "new Thread()", "new('File','/')", "while (true) 1",
             "for (i : 1..9) i", "x -> x", "var x = 1", "[1, 2]", "{1:2}",
             "java.lang.System.exit(0)", "piece.getClass", "'aaaaaaaaaaaaaaaaaaaaaaaaaaaaa!' =~ '(a+)+'", "1; 2", "#pragma x", "`${1}`",
             "@lenient 1", "return 1", "size(piece)", "1 << 99",

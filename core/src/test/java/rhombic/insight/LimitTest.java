@@ -19,6 +19,7 @@ import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.TimeSource;
 import rhombic.study.work.Recipe;
@@ -84,7 +85,7 @@ class LimitTest {
         AssemblyStation join = new AssemblyStation(Basics.of("Join", Lines.SOMEWHERE), work("90 s"), AssemblyStation.Method.BATCH,
                 List.of(),
                 new Recipe.Fixed(List.of(new Recipe.Part("Piece", 2))), 4, "Batch");
-        Lines lines = new Lines().types(rhombic.study.value.PieceType.usual("Piece"), rhombic.study.value.PieceType.usual("Batch"))
+        Lines lines = new Lines().types(PieceType.usual("Piece"), PieceType.usual("Batch"))
                 .chain(onDemand("In"), station("A", 1, 0, "20 s"), join, goodsOut("Out"));
         assertEquals("Join", limit(lines).orElseThrow().subject());
     }

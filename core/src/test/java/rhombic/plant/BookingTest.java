@@ -26,6 +26,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.EquipmentState;
+import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
 import rhombic.study.value.Selection;
@@ -174,7 +175,7 @@ class BookingTest {
 
     @Test
     void aBufferInAnyOrderTakesAboutTwiceAsLongForTwiceAsMany() {
-        GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(new rhombic.study.value.MixPart("Piece", 1)),
+        GoodsIn in = new GoodsIn(Basics.of("In", SOMEWHERE), List.of(new MixPart("Piece", 1)),
                 Optional.of(new Supply.AtStart(4000)), GoodsIn.WhenFull.WAIT, OptionalInt.empty());
         Station ranked = station("S", 1, 0, "1 ms");
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("rank", new Value.Num(0))));

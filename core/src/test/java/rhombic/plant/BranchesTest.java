@@ -283,7 +283,7 @@ class BranchesTest {
         PieceType pallet = PieceType.pallet("Pallet");
         Conveyor belt = belt("Belt", 10).withWidth(metres(1)).withMaxWeight(Optional.of(Quantity.parse("55 kg", Dimension.MASS)));
         Lines lines = new Lines().types(BOX, pallet).chain(stock("Parts", "Piece", 6))
-                .chain(stock("Pallets", "Pallet", 2), new rhombic.study.kind.AssemblyStation(Basics.of("Pack", SOMEWHERE),
+                .chain(stock("Pallets", "Pallet", 2), new AssemblyStation(Basics.of("Pack", SOMEWHERE),
                         Work.of(1, 1, new TimeSource.Drawn(Lines.time("1 s"))),
                         AssemblyStation.Method.PACK, List.of("Pallet"),
                         new Recipe.Fixed(List.of(new Recipe.Part("Piece", 3))), 6, ""),

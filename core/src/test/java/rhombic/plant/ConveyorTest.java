@@ -12,6 +12,7 @@ import static rhombic.validation.Lines.timetable;
 
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
@@ -21,10 +22,14 @@ import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
+import rhombic.study.Rule;
+import rhombic.study.RuleText;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.place.ConveyorPath;
+import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Selection;
@@ -118,7 +123,7 @@ class ConveyorTest {
         RunFigures full = Runs.of(loop(12));
         // fronts at 5 m, 4 m … 1 m on both, and one that came on while all still moved, with its front at the beginning
         assertEquals(11, at(full, "There").contentNow() + at(full, "Back").contentNow());
-        assertEquals(java.util.Set.of("There", "Back"), java.util.Set.copyOf(full.deadlock().equipment()));
+        assertEquals(Set.of("There", "Back"), Set.copyOf(full.deadlock().equipment()));
         assertTrue(full.deadlock().reasons().contains("There waits for room at Back"), full.deadlock().toString());
     }
 
@@ -137,9 +142,9 @@ class ConveyorTest {
     @Test
     void aRuleSwitchesTheDriveOffAndOn() {
         Study study = lines().chain(timetable("In", "0 s Piece", "8 s Piece"), belt("Belt", 10, 0.5), goodsOut("Out"))
-                .rules(new rhombic.study.Rule("Stop", rhombic.study.RuleText.when("a piece leaves In"), "at('Belt').content == 0",
-                        List.of(rhombic.study.RuleText.action("wait 5 s"), rhombic.study.RuleText.action("switch off Belt"),
-                                rhombic.study.RuleText.action("wait 60 s"), rhombic.study.RuleText.action("switch on Belt"))))
+                .rules(new Rule("Stop", RuleText.when("a piece leaves In"), "at('Belt').content == 0",
+                        List.of(RuleText.action("wait 5 s"), RuleText.action("switch off Belt"),
+                                RuleText.action("wait 60 s"), RuleText.action("switch on Belt"))))
                 .study(1, 0, 1);
         RunFigures run = Runs.of(study);
         assertEquals(80, at(run, "Belt").stay().max(), 1e-9, "20 s and the 60 s that it stood");
@@ -167,9 +172,9 @@ class ConveyorTest {
 
     @Test
     void whatComesAlongALinkWaitsAtTheBeginningUntilItIsClear() {
-        Link slow = new Link("In", "Belt").withTravel(new rhombic.study.Travel.AtSpeed(Quantity.parse("1 m/s", Dimension.SPEED), 0));
+        Link slow = new Link("In", "Belt").withTravel(new Travel.AtSpeed(Quantity.parse("1 m/s", Dimension.SPEED), 0));
         Lines lines = lines().chain(stock("In", "Piece", 6))
-                .chain(belt("Belt", 10, 0.5).with(Basics.of("Belt", rhombic.study.place.Placement.at(15, 0))), goodsOut("Out"));
+                .chain(belt("Belt", 10, 0.5).with(Basics.of("Belt", Placement.at(15, 0))), goodsOut("Out"));
         RunFigures run = Runs.of(lines.link(slow).study(1, 0, 1));
         assertEquals(6, at(run, "Belt").out());
         assertEquals(20 + 10, at(run, "Belt").stay().max(), 1e-9, "six came at once; the last came on 10 s later");

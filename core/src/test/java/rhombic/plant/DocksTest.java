@@ -297,7 +297,7 @@ class DocksTest {
         assertTrue(messages(nothing).contains("Trucks are to take Box along, but none comes to be loaded, so they wait for ever"),
                 messages(nothing)::toString);
         Study many = lines()
-                .chain(new GoodsIn("Trucks", Lines.SOMEWHERE, "Truck", Optional.of(new rhombic.study.work.Supply.Spaced(time("80 s"))),
+                .chain(new GoodsIn("Trucks", Lines.SOMEWHERE, "Truck", Optional.of(new Supply.Spaced(time("80 s"))),
                         GoodsIn.WhenFull.WAIT, OptionalInt.empty()), buffer("Yard", -1), dock("Dock"), goodsOut("Gate"))
                 .study(SECONDS / 3600, 0, 1);
         assertTrue(messages(many).contains(

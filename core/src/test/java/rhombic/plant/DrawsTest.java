@@ -138,7 +138,7 @@ class DrawsTest {
         Travel drawn = new Travel.InTime(DistributionText.parse("uniform(1 s, 99 s)"), 0);
         AssemblyStation packing = new AssemblyStation(Basics.of("Packing", AT), Work.of(1, 5, time("1 s")), AssemblyStation.Method.ASSEMBLE,
                 List.of("Piece"), new Recipe.Fixed(List.of(new Recipe.Part("Bolt", 1))), 4, "");
-        Link bases = new Link("In", "Packing").withTravel(drawn).withFilter(new rhombic.study.LinkFilter.Types(List.of("Piece")));
+        Link bases = new Link("In", "Packing").withTravel(drawn).withFilter(new LinkFilter.Types(List.of("Piece")));
         Link parts = new Link("In", "Packing").withTravel(drawn).withPorts("", AssemblyStation.PARTS)
                 .withFilter(new LinkFilter.Types(List.of("Bolt")));
         GoodsIn in = goodsIn("In", "60 s").withMix(List.of(new MixPart("Piece", 1), new MixPart("Bolt", 1)));
@@ -207,7 +207,7 @@ class DrawsTest {
         more.add(new Station(Basics.of("Elsewhere", AT), Work.of(1, 3, time("exponential(30 s)")), Work.Load.SINGLE, null)
                 .with(Basics.of("Elsewhere", AT)
                         .withDuty(Duty.ALWAYS.withFailures(List.of(mode("Fault", "exponential(1 h)"))))));
-        more.add(new Buffer(Basics.of("Elsewhere buffer", AT), java.util.OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
+        more.add(new Buffer(Basics.of("Elsewhere buffer", AT), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST));
         more.add(new GoodsOut(Basics.of("Elsewhere out", AT)));
         List<PieceType> types = new ArrayList<>(study.pieceTypes());
         if (study.type("Piece").isEmpty()) {

@@ -1,8 +1,5 @@
 package rhombic.plant;
 
-import rhombic.study.duty.AtShiftEnd;
-import rhombic.study.duty.TravelChoice;
-import rhombic.study.kind.Fleet;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.plant.Peopled.calendar;
@@ -37,14 +34,19 @@ import rhombic.study.Travel;
 import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.crane.CraneSharing;
+import rhombic.study.crane.HallCraneDriving;
 import rhombic.study.crane.HookWays;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.duty.UpTime;
 import rhombic.study.fleet.Loading;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.place.AxisDriving;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 import rhombic.study.unfold.CraneParts;
@@ -66,21 +68,13 @@ class HallCranesTest {
         return Quantity.parse(value + " m", Dimension.LENGTH);
     }
 
-    private static Quantity speed(double value) {
-        return Quantity.parse(value + " m/s", Dimension.SPEED);
-    }
-
-    private static Optional<Quantity> gain(double value) {
-        return Optional.of(Quantity.parse(value + " m/s²", Dimension.ACCELERATION));
-    }
-
     /** 40 m by 20 m about the middle; along at 1 m/s, 0.2 m/s², across at 0.5 m/s, 0.25 m/s², up and down at 0.2 m/s, 0.4 m/s². */
     private static BridgeCrane crane(int cranes) {
         return BridgeCrane.KIND.blank(Basics.of("Crane", Placement.at(0, 0))).withCranes(cranes)
                 .withRunway(r -> r.withLength(metres(40)).withSpan(metres(20)).withLiftHeight(metres(6)).withClearance(metres(0.5))
                         .withSafeDistance(metres(5)))
-                .withDriving(d -> d.withBridgeSpeed(speed(1)).withBridgeAcceleration(gain(0.2)).withTrolleySpeed(speed(0.5))
-                        .withTrolleyAcceleration(gain(0.25)).withHoistSpeed(speed(0.2)).withHoistAcceleration(gain(0.4)));
+                .withDriving(d -> new HallCraneDriving(AxisDriving.of("1 m/s", "0.2 m/s²"), AxisDriving.of("0.5 m/s", "0.25 m/s²"),
+                        AxisDriving.of("0.2 m/s", "0.4 m/s²")));
     }
 
     /** From rest to rest. */

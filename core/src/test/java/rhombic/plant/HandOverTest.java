@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import rhombic.measure.EquipmentFigures;
 import rhombic.measure.RunFigures;
 import rhombic.plant.blueprint.RunTroubleException;
+import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.Buffer;
@@ -39,7 +40,7 @@ class HandOverTest {
 
     private static GoodsIn batch(String name, int pieces, String at) {
         return new GoodsIn(name, Lines.SOMEWHERE, "Piece",
-                Optional.of(new Supply.Spaced(Lines.time("0 s"), pieces, Optional.of(Quantity.parse(at, rhombic.quantity.Dimension.TIME)))),
+                Optional.of(new Supply.Spaced(Lines.time("0 s"), pieces, Optional.of(Quantity.parse(at, Dimension.TIME)))),
                 GoodsIn.WhenFull.WAIT, OptionalInt.of(pieces));
     }
 

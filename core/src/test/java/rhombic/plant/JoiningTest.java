@@ -25,6 +25,8 @@ import rhombic.measure.TypeFigures;
 import rhombic.plant.blueprint.RunTroubleException;
 import rhombic.study.Link;
 import rhombic.study.LinkFilter;
+import rhombic.study.Rule;
+import rhombic.study.RuleText;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.UnpackingStation;
@@ -219,8 +221,8 @@ class JoiningTest {
     @Test
     void aPackedPalletThatIsScrappedTakesItsLoadWithIt() {
         Lines lines = palletLoop()
-                .rules(new rhombic.study.Rule("Scrap", new rhombic.study.Rule.When.Piece(rhombic.study.Rule.PieceEvent.FINISHES, "Part"),
-                        "", List.of(new rhombic.study.Rule.Action.Scrap())));
+                .rules(new Rule("Scrap", new Rule.When.Piece(Rule.PieceEvent.FINISHES, "Part"),
+                        "", List.of(new Rule.Action.Scrap())));
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         assertEquals(2 * 3, run.scrapped());
         assertEquals(9 - 6, run.inside());
@@ -235,8 +237,8 @@ class JoiningTest {
                 .chain(timetable("Frames", "0 s Frame", "10 s Frame", "20 s Frame"),
                         joins(AssemblyStation.Method.ASSEMBLE, "Frame", byModel, 9, ""), goodsOut("Out"))
                 .chain(timetable("Coils", "0 s 9 Coil")).link("Coils", "Join")
-                .rules(new rhombic.study.Rule("Large", rhombic.study.RuleText.when("a piece enters Join"),
-                        "piece.type == 'Frame' and clock.seconds > 15", List.of(rhombic.study.RuleText.action("set model to 'L'"))));
+                .rules(new Rule("Large", RuleText.when("a piece enters Join"),
+                        "piece.type == 'Frame' and clock.seconds > 15", List.of(RuleText.action("set model to 'L'"))));
         RunFigures run = Runs.of(lines.study(100 / 3600.0, 0, 1));
         assertEquals(5, run.joined());
         assertEquals(3, run.out());
@@ -259,7 +261,7 @@ class JoiningTest {
 
     @Test
     void aBatchHasNoBaseThatAKeyCouldBeOf() {
-        Recipe byPiece = new Recipe.ByKey("piece.type", java.util.Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
+        Recipe byPiece = new Recipe.ByKey("piece.type", Map.of("Coil", List.of(new Recipe.Part("Coil", 6))));
         var refused = org.junit.jupiter.api.Assertions.assertThrows(StudyException.class,
                 () -> joins(AssemblyStation.Method.BATCH, "", byPiece, 12, "Batch"));
         assertEquals("A batch has no base that its recipe could depend on: give it a fixed recipe", refused.getMessage());

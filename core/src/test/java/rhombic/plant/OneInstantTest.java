@@ -21,6 +21,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.measure.RunFigures;
 import rhombic.measure.TypeFigures;
+import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
@@ -192,7 +194,7 @@ class OneInstantTest {
     void whoIsStillWalkingToWorkThatYieldsIsCalledAwayWhenHeComes() {
         // A is 60 s away; B, beside the home, asks at 12 s, and something else happens at 30 s
         PlantElement far = needs(station("A", 1, 3, "600 s"), Need.of("Worker").withPreemptible(true)).placed(Placement.at(0, -61));
-        Crew walker = crew("Worker").withSpeed(Optional.of(new rhombic.quantity.Quantity(1, rhombic.quantity.Unit.METRE_PER_SECOND)));
+        Crew walker = crew("Worker").withSpeed(Optional.of(new Quantity(1, Unit.METRE_PER_SECOND)));
         Lines lines = new Lines().types(BOX, OTHER).chain(timetable("In", "0 s Piece"), far, goodsOut("Out"))
                 .chain(timetable("Beside", "12 s Other"), needs(station("B", 1, 3, "10 s"), Need.of("Worker").withPriority(5)),
                         goodsOut("Away"))

@@ -165,7 +165,7 @@ class PeopleTest {
                         mode("chain", "1000 s", UpTime.Clock.CALENDAR, "100 s").withFirstFailure(time("8 s"))),
                 goodsOut("Out")).study(200 / 3600.0, 0, 1);
         RunFigures run = Runs.of(belt);
-        assertEquals(100 + 10 / belt.find("Belt").map(e -> ((rhombic.study.kind.Conveyor) e).speed().inBaseUnit()).orElseThrow(),
+        assertEquals(100 + 10 / belt.find("Belt").map(e -> ((Conveyor) e).speed().inBaseUnit()).orElseThrow(),
                 at(run, "Belt").stay().max(), 1e-6);
         Study store = new Lines().chain(timetable("In", "10 s Piece"),
                 fails(buffer("B", 5), mode("jam", "5 s", UpTime.Clock.CALENDAR, "55 s")), goodsOut("Out")).study(50 / 3600.0, 0, 1);

@@ -1,8 +1,5 @@
 package rhombic.plant;
 
-import rhombic.measure.StoredFigures;
-import rhombic.study.value.Attribute;
-import rhombic.study.value.Value;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.onDemand;
@@ -18,6 +15,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.measure.PersonFigures;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
+import rhombic.measure.StoredFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
@@ -38,9 +36,12 @@ import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.MixPart;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 import rhombic.study.work.Recipe;
 import rhombic.study.work.Work;
 import rhombic.validation.Lines;
@@ -62,9 +63,10 @@ class RacksTest {
 
     private static StackerCrane crane(UnaryOperator<CraneCycles> cycles) {
         return StackerCrane.KIND.blank(Basics.of("Crane", Placement.at(5, 20))).withRack("Rack")
-                .withDriving(d -> d.withTravelSpeed(Quantity.parse("2 m/s", Dimension.SPEED))
-                        .withLiftSpeed(Quantity.parse("0.5 m/s", Dimension.SPEED)).withTravelAcceleration(Optional.empty())
-                        .withLiftAcceleration(Optional.empty()))
+                .withDriving(d -> d.withTravel(axis -> axis.with(Quantity.parse("2 m/s", Dimension.SPEED)))
+                        .withLift(axis -> axis.with(Quantity.parse("0.5 m/s", Dimension.SPEED)))
+                        .withTravel(axis -> axis.with(Optional.empty()))
+                        .withLift(axis -> axis.with(Optional.empty())))
                 .withCycles(c -> cycles.apply(c.withForkTime(time("0 s"))));
     }
 
@@ -88,8 +90,8 @@ class RacksTest {
         StackerCrane crane = crane(c -> c.withRule(CraneCycles.Cycle.SINGLE).withDwell(CraneCycles.Dwell.INFEED));
         StackerCrane moving = along == 0
                 ? crane
-                : crane.withDriving(d -> d.withTravelAcceleration(Optional.of(acceleration(along)))
-                        .withLiftAcceleration(Optional.of(acceleration(up))));
+                : crane.withDriving(d -> d.withTravel(axis -> axis.with(Optional.of(acceleration(along))))
+                        .withLift(axis -> axis.with(Optional.of(acceleration(up)))));
         GoodsIn in = onDemand("In").withMaxPieces(OptionalInt.of(400));
         RunFigures run = Runs.of(new Lines().chain(in, face()).chain(moving).study(6, 0, 1));
         assertEquals(400 * exact, seconds(run, 6, PersonState.CARRYING, PersonState.WALKING), 400 * 0.00005);
@@ -104,8 +106,8 @@ class RacksTest {
         StackerCrane crane = crane(c -> c.withRule(CraneCycles.Cycle.DOUBLE));
         StackerCrane moving = along == 0
                 ? crane
-                : crane.withDriving(d -> d.withTravelAcceleration(Optional.of(acceleration(along)))
-                        .withLiftAcceleration(Optional.of(acceleration(up))));
+                : crane.withDriving(d -> d.withTravel(axis -> axis.with(Optional.of(acceleration(along))))
+                        .withLift(axis -> axis.with(Optional.of(acceleration(up)))));
         Rack rack = face().withStoring(s -> s.withSlotRule(SlotChoice.RANDOM)).withStock(List.of(new RackStock("Piece", 200)));
         Study study = new Lines().chain(onDemand("In"), rack, goodsOut("Out")).chain(moving).study(400, 0, 1);
         RunFigures run = Runs.of(study);
@@ -117,7 +119,7 @@ class RacksTest {
     // ---- by formulas
 
     private static CraneDriving continuous(double liftSpeed) {
-        return crane(c -> c).driving().withLiftSpeed(new Quantity(liftSpeed, Unit.METRE_PER_SECOND));
+        return crane(c -> c).driving().withLift(axis -> axis.with(new Quantity(liftSpeed, Unit.METRE_PER_SECOND)));
     }
 
     /**
@@ -163,7 +165,7 @@ class RacksTest {
                 .withStoring(s -> s.withSlotRule(SlotChoice.BY_CLASS).withClasses(List.of(
                         new StorageClass(Quantity.percent(20), List.of("A")), new StorageClass(Quantity.percent(80), List.of("B")))));
         PieceType small = new PieceType(type, metres("0.2 m"), metres("0.2 m"), metres("0.2 m"), "#888888");
-        GoodsIn in = onDemand("In").withMix(List.of(new rhombic.study.value.MixPart(type, 1))).withMaxPieces(OptionalInt.of(slots));
+        GoodsIn in = onDemand("In").withMix(List.of(new MixPart(type, 1))).withMaxPieces(OptionalInt.of(slots));
         PieceType other = new PieceType(type.equals("A") ? "B" : "A", metres("0.2 m"), metres("0.2 m"), metres("0.2 m"), "#888888");
         StackerCrane crane = crane(c -> c.withRule(CraneCycles.Cycle.SINGLE).withDwell(CraneCycles.Dwell.INFEED));
         RunFigures run = Runs.of(new Lines().types(small, other).chain(in, rack).chain(crane).study(60, 0, 1));

@@ -9,6 +9,7 @@ import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.station;
 import static rhombic.validation.Lines.timetable;
 
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -41,7 +42,7 @@ import rhombic.validation.Lines;
 /** Room is decided on, then acted upon, with nothing in between; and what rules create has bounds. */
 class RoomTest {
     private static Rule rule(String when, String... then) {
-        return new Rule("More", RuleText.when(when), "", java.util.Arrays.stream(then).map(RuleText::action).toList());
+        return new Rule("More", RuleText.when(when), "", Arrays.stream(then).map(RuleText::action).toList());
     }
 
     private static GoodsIn turningAway(String name) {
@@ -205,7 +206,7 @@ class RoomTest {
     void aRoomOfAnAreaIsWhatFitsOnIt() {
         PieceType type = new PieceType("Piece", Quantity.metres(0.9), Quantity.metres(0.9),
                 Quantity.metres(0.5), "#123456");
-        rhombic.study.kind.Buffer area = buffer("B", -1).withArrangement(rhombic.study.kind.Buffer.Arrangement.IN_ROWS);
+        Buffer area = buffer("B", -1).withArrangement(Buffer.Arrangement.IN_ROWS);
         Buffer sized = area.with(area.basics().withSize(new Footprint(3.9, 2.9, 0.1)));
         assertEquals(4 * 3, sized.capacityFor(List.of(type)));
         assertEquals(5, sized.withCapacity(OptionalInt.of(5)).capacityFor(List.of(type)));

@@ -88,7 +88,7 @@ class RulesTest {
         RunFigures run = Runs.of(lines.study(1, 0, 1));
         // Each piece finishes, finds the shelf shut, and leaves after 60 s: 70, 140, 210 s.
         assertEquals(3, at(run, "Shelf").contentNow());
-        assertEquals(180.0 / 3600, at(run, "Oven").share(rhombic.study.value.EquipmentState.BLOCKED), 1e-12);
+        assertEquals(180.0 / 3600, at(run, "Oven").share(EquipmentState.BLOCKED), 1e-12);
         Moment shut = Runs.traceOf(lines.study(1, 0, 1)).at(30 * SECOND);
         assertTrue(shut.isShut(2));
     }
@@ -133,7 +133,7 @@ class RulesTest {
         assertEquals(2, typeOf(run, "Extra").in());
         assertEquals(7, typeOf(run, "Piece").out());
         assertEquals(0, at(run, "In").contentNow());
-        assertEquals(25.0 / 95, at(run, "In").share(rhombic.study.value.EquipmentState.BLOCKED), 1e-12);
+        assertEquals(25.0 / 95, at(run, "In").share(EquipmentState.BLOCKED), 1e-12);
     }
 
     @Test

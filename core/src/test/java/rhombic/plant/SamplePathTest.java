@@ -10,6 +10,7 @@ import static rhombic.validation.Lines.station;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.Random;
 import net.jqwik.api.ForAll;
@@ -152,7 +153,7 @@ class SamplePathTest {
         chain[0] = Lines.stock("Stock", "Piece", pallets);
         for (int i = 0; i < stations; i++) {
             times[i] = time(random);
-            chain[i + 1] = new Station("S" + i, Lines.SOMEWHERE, 1, 100, java.util.Optional.of(Lines.time(times[i])));
+            chain[i + 1] = new Station("S" + i, Lines.SOMEWHERE, 1, 100, Optional.of(Lines.time(times[i])));
         }
         Study built = lines.chain(chain).link("S" + (stations - 1), "S0").study(2, 0, 1);
         Study study = built.withPlan(built.plan().withSeed(Math.abs(seed % 100_000)));

@@ -20,11 +20,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.measure.RunFigures;
+import rhombic.quantity.Unit;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Station;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.StudyException;
+import rhombic.study.value.TimeSource;
 import rhombic.study.value.Timetable;
 import rhombic.study.value.Value;
 import rhombic.study.work.Supply;
@@ -107,7 +109,7 @@ class SupplyTest {
         Trace trace = Runs.traceOf(new Lines().types(type("S", "joints", 4))
                 .chain(in(supply), new Station(Basics.of("W", SOMEWHERE),
                         Work.of(2, 0,
-                                new rhombic.study.value.TimeSource.ByFormula("piece.joints", rhombic.quantity.Unit.SECOND)),
+                                new TimeSource.ByFormula("piece.joints", Unit.SECOND)),
                         Work.Load.SINGLE, null), goodsOut("Out"))
                 .study(1, 0, 1));
         assertEquals(Map.of("joints", "9"), Runs.settings(trace, 0, 1));

@@ -180,7 +180,7 @@ class TransitTest {
     void whoCanNotComeOutIsPassedOver() {
         Station a = station("A", 1, 0, "10 s");
         Study study = new Lines()
-                .chain(timetable("In", "0 s 1 Piece"), a.with(a.basics().withOutletShut(rhombic.study.value.ShutTime.parse("0 s on"))),
+                .chain(timetable("In", "0 s 1 Piece"), a.with(a.basics().withOutletShut(ShutTime.parse("0 s on"))),
                         station("T", 1, 0, "5 s"), goodsOut("Out"))
                 .chain(timetable("Other", "20 s 3 Piece")).link(new Link("Other", "T", Optional.empty(), LinkFilter.ALL)).study(1, 0, 1);
         RunFigures run = Runs.of(study);

@@ -9,6 +9,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.ObjectInputStream;
 import java.io.ObjectOutputStream;
 import java.util.List;
+import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -90,7 +91,7 @@ class StudyValueTest {
         assertThrows(StudyException.class, () -> new Table("T", List.of("a"), List.of(new Table.Row(List.of("x", "y"), "1")), "", ""));
         assertThrows(StudyException.class, () -> new Table("T", List.of("a"), List.of(new Table.Row(List.of("x"), " ")), "", ""));
         assertThrows(StudyException.class,
-                () -> new Timetable(Timetable.Repeat.DAILY, List.of(new Timetable.Row(90_000, "Piece", 1, java.util.Map.of())), ""));
+                () -> new Timetable(Timetable.Repeat.DAILY, List.of(new Timetable.Row(90_000, "Piece", 1, Map.of())), ""));
         assertThrows(StudyException.class, () -> new Inspection(Quantity.percent(5), "", 0, 1, 1));
         assertThrows(StudyException.class, () -> new Work.Load(0, null));
         assertThrows(StudyException.class, () -> new Recipe.Part("Coil", 0));

@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Collection;
 import java.util.Locale;
+import java.util.TreeSet;
 import rhombic.insight.Diagnosis;
 import rhombic.insight.Finding;
 
@@ -61,7 +62,7 @@ final class ValidationPage {
                     .filter(f -> f.kind() == (one.shifts() ? Finding.Kind.SHIFTING : Finding.Kind.LIMIT))
                     .map(Finding::text).findFirst().orElse("nothing");
             page.append(String.format(Locale.ROOT, "| %s | %s | %s | %s%s |%n", one.name(),
-                    String.join(" and ", new java.util.TreeSet<>(one.limits())), one.why(),
+                    String.join(" and ", new TreeSet<>(one.limits())), one.why(),
                     LimitLines.isRight(one, diagnosis) ? "" : "WRONG: ", found));
         }
         Files.writeString(PAGE, page.toString());

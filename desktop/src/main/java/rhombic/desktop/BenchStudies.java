@@ -145,7 +145,7 @@ final class BenchStudies {
             for (int i = 0; i < 20; i++) {
                 String name = "S " + (line * 20 + i + 1);
                 elements.add(new Station(Basics.of(name, Placement.at(4 * i, y)),
-                        Work.of(1, 2, new TimeSource.ByFormula("60 + " + i + " * 2 + exponential(5)", rhombic.quantity.Unit.SECOND)),
+                        Work.of(1, 2, new TimeSource.ByFormula("60 + " + i + " * 2 + exponential(5)", Unit.SECOND)),
                         Work.Load.SINGLE, null));
                 links.add(new Link(before, name));
                 before = name;

@@ -1,7 +1,5 @@
 package rhombic.formats;
 
-import rhombic.study.crane.BridgeCrane;
-import rhombic.study.crane.CraneSharing;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -33,6 +31,8 @@ import rhombic.study.Study;
 import rhombic.study.check.FloorCheck;
 import rhombic.study.check.Problem;
 import rhombic.study.check.StudyCheck;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneSharing;
 import rhombic.study.fleet.Round;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;

@@ -1,9 +1,8 @@
 package rhombic.measure.tally;
 
+import java.util.List;
 import rhombic.measure.LinkFigures;
 import rhombic.measure.ModeFigures;
-
-import java.util.List;
 
 /** Counts what is on its way along one link. */
 public final class LinkTally {

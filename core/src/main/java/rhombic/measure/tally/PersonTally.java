@@ -1,10 +1,9 @@
 package rhombic.measure.tally;
 
-import rhombic.measure.PersonFigures;
-
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.Map;
+import rhombic.measure.PersonFigures;
 import rhombic.study.value.PersonState;
 
 /** What one person did, and for how long. */

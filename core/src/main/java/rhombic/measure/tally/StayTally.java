@@ -1,8 +1,7 @@
 package rhombic.measure.tally;
 
-import rhombic.measure.StayFigures;
-
 import java.util.Arrays;
+import rhombic.measure.StayFigures;
 
 /** Collects times: count, sum, least, most and distribution. */
 final class StayTally {

@@ -1,14 +1,13 @@
 package rhombic.measure.tally;
 
-import rhombic.measure.BeltFigures;
-import rhombic.measure.EquipmentFigures;
-import rhombic.measure.ModeFigures;
-import rhombic.measure.WaitFigures;
-
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import rhombic.measure.BeltFigures;
+import rhombic.measure.EquipmentFigures;
+import rhombic.measure.ModeFigures;
+import rhombic.measure.WaitFigures;
 import rhombic.study.value.EquipmentState;
 
 /** Counts what happens at one equipment. Time-weighted figures are sums over every change, without sampling. */

@@ -1,8 +1,7 @@
 package rhombic.measure.tally;
 
-import rhombic.measure.StayFigures;
-
 import org.jspecify.annotations.Nullable;
+import rhombic.measure.StayFigures;
 
 /** Counts the pieces of the whole plant. */
 public final class TotalTally {

@@ -19,19 +19,19 @@ public final class BridgeCraneMembers extends WorkingMembers {
     private final HookWays ways;
 
     public BridgeCraneMembers(Run run, Staff staff, BridgeCrane element) {
-        this(run, staff, element, new RunwayTraffic(element.runway().safeDistance().inBaseUnit()));
+        this(run, staff, element, new RunwayTraffic(element.runway().safeDistance().inBaseUnit()), new HookWays(run.study, element));
     }
 
-    private BridgeCraneMembers(Run run, Staff staff, BridgeCrane element, RunwayTraffic runway) {
-        this(run, staff, element, runway, Overhead.Lifts.of(run, element));
+    private BridgeCraneMembers(Run run, Staff staff, BridgeCrane element, RunwayTraffic runway, HookWays ways) {
+        this(run, staff, element, runway, ways, new LiftLevels(run.unfolded, element, ways));
     }
 
-    private BridgeCraneMembers(Run run, Staff staff, BridgeCrane element, RunwayTraffic runway, Overhead.Lifts lifts) {
-        super(run, staff, element, Mover.even(element.driving().bridgeSpeed().inBaseUnit()),
+    private BridgeCraneMembers(Run run, Staff staff, BridgeCrane element, RunwayTraffic runway, HookWays ways, LiftLevels lifts) {
+        super(run, staff, element, Mover.even(element.driving().bridge().speed().inBaseUnit()),
                 (resource, name, group, home) -> new Overhead(run, element, lifts, runway, resource, group, home));
         this.element = element;
         this.runway = runway;
-        ways = new HookWays(run.study, element);
+        this.ways = ways;
     }
 
     @Override

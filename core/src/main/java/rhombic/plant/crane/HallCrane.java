@@ -2,6 +2,7 @@ package rhombic.plant.crane;
 
 import java.util.BitSet;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Group;
@@ -24,7 +25,6 @@ final class HallCrane extends Worker {
     private final int place;
     private final Handling handling;
     private final List<Zone> zones;
-    private boolean isDown;
 
     HallCrane(int number, String name, Group group, boolean[] skills, Pose home, BridgeCrane element, HookWays ways, RunwayTraffic runway,
             Run run, @Nullable Listener listener) {
@@ -37,10 +37,6 @@ final class HallCrane extends Worker {
         handling = new Handling(element.id(), element.loading().pickUpTime(), element.loading().setDownTime(),
                 element.loading().stopTime());
         zones = element.zones().stream().flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
-    }
-
-    boolean isDown() {
-        return isDown;
     }
 
     @Override
@@ -71,26 +67,25 @@ final class HallCrane extends Worker {
     /** It comes over both ends, a load passes between them, and it is its turn to fetch there. */
     @Override
     public boolean serves(Pose outlet, Pose inlet) {
-        return canReach(outlet, inlet) && (zones.isEmpty() || zones.stream().anyMatch(zone -> zone.contains(outlet)))
+        return canReach(place, outlet, inlet) && (zones.isEmpty() || zones.stream().anyMatch(zone -> zone.contains(outlet)))
                 && ways.canPass(outlet, inlet) && (element.sharing() == CraneSharing.EVERYWHERE || isOwner(outlet, inlet));
     }
 
-    private boolean canReach(Pose outlet, Pose inlet) {
-        return element.reaches(place, outlet) && element.reaches(place, inlet);
+    private boolean canReach(int crane, Pose outlet, Pose inlet) {
+        return element.reaches(crane, outlet) && element.reaches(crane, inlet);
     }
 
     /** Of those that can serve there now, none is nearer to whose part of the runway that is. */
     private boolean isOwner(Pose outlet, Pose inlet) {
         int owner = element.ownerOf(outlet);
         int away = Math.abs(place - owner);
-        return runway.resources().map(HallCrane.class::cast)
-                .noneMatch(other -> other != this && !other.isHeld() && other.canReach(outlet, inlet)
-                        && (Math.abs(other.place - owner) < away || Math.abs(other.place - owner) == away && other.place < place));
+        return IntStream.range(0, element.cranes())
+                .filter(other -> other != place && !runway.isAway(other) && canReach(other, outlet, inlet))
+                .noneMatch(other -> Math.abs(other - owner) < away || Math.abs(other - owner) == away && other < place);
     }
 
     @Override
-    protected void onHoldsChanged(boolean down) {
-        isDown = down;
+    protected void onHoldsChanged(boolean isDown) {
         run.atEndOfInstant(runway::serve);
     }
 

@@ -11,9 +11,8 @@ import rhombic.plant.run.Run;
 import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
-import rhombic.study.crane.AxisDriving;
 import rhombic.study.crane.BridgeCrane;
-import rhombic.study.crane.HookWays;
+import rhombic.study.place.AxisDriving;
 import rhombic.study.unfold.CraneParts;
 import rhombic.trace.MoverMoment;
 
@@ -37,7 +36,7 @@ final class Overhead extends Whereabouts {
 
     private final Run run;
     private final BridgeCrane element;
-    private final Lifts lifts;
+    private final LiftLevels lifts;
     private final RunwayTraffic runway;
     private final int number;
     private final CraneAxis bridge;
@@ -62,7 +61,7 @@ final class Overhead extends Whereabouts {
     private double passesAt;
     private double endsAt;
 
-    Overhead(Run run, BridgeCrane element, Lifts lifts, RunwayTraffic runway, Resource resource, Group group, Pose home) {
+    Overhead(Run run, BridgeCrane element, LiftLevels lifts, RunwayTraffic runway, Resource resource, Group group, Pose home) {
         super(resource, group);
         this.run = run;
         this.element = element;
@@ -95,8 +94,9 @@ final class Overhead extends Whereabouts {
 
     // ---- what the runway asks
 
-    Resource resource() {
-        return resource;
+    /** Whether its shift, a break or a failure keeps it from fetching anything. */
+    boolean isAway() {
+        return resource.isHeld();
     }
 
     int number() {
@@ -143,7 +143,7 @@ final class Overhead extends Whereabouts {
     /** Whether it stands and does nothing, or waits to travel. */
     boolean canStandAside() {
         boolean isIdle = phase == Phase.REST && resource.job() == null;
-        return (isIdle || phase == Phase.WAITS) && !((HallCrane) resource).isDown();
+        return (isIdle || phase == Phase.WAITS) && !isDown();
     }
 
     boolean reaches(double along) {
@@ -360,19 +360,5 @@ final class Overhead extends Whereabouts {
     @Override
     protected Pace pace() {
         return Pace.over(0, 0);
-    }
-
-    /** How high loads pass, and where they are gripped and released. */
-    interface Lifts {
-        /** At least, from one place to another; no higher than the crane lifts. */
-        double height(Pose from, Pose to);
-
-        /** Where the underside of a piece is that is gripped or released there. */
-        double levelAt(Pose location);
-
-        /** As high as what stands below says. */
-        static Lifts of(Run run, BridgeCrane crane) {
-            return new LiftLevels(run.unfolded, crane, new HookWays(run.study, crane));
-        }
     }
 }

@@ -3,8 +3,6 @@ package rhombic.plant.crane;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
-import rhombic.plant.resource.Resource;
 
 /** The cranes of one runway, which can't pass each other: who may travel, and who stands aside. */
 final class RunwayTraffic {
@@ -37,8 +35,9 @@ final class RunwayTraffic {
         cranes.add(crane);
     }
 
-    Stream<Resource> resources() {
-        return cranes.stream().map(Overhead::resource);
+    /** Whether the crane of that number fetches nothing for now. */
+    boolean isAway(int number) {
+        return cranes.get(number).isAway();
     }
 
     /** Something has changed: those that can travel now do. */

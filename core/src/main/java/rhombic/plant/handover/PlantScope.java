@@ -1,6 +1,7 @@
 package rhombic.plant.handover;
 
 import java.time.LocalDateTime;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import org.apache.commons.rng.UniformRandomProvider;
@@ -161,7 +162,7 @@ public final class PlantScope implements FormulaScope {
             case "name" -> worker.name();
             case "factor" -> worker.factor();
             default -> throw new FormulaException("A person has no \u201c" + name + "\u201d: use one of "
-                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_PERSON)));
+                    + String.join(", ", new TreeSet<>(Formula.OF_PERSON)));
         };
     }
 
@@ -188,7 +189,7 @@ public final class PlantScope implements FormulaScope {
             case "hour" -> sinceMidnight % 24;
             case "weekday" -> (start.getDayOfWeek().getValue() - 1 + Math.floor(sinceMidnight / 24)) % 7 + 1;
             default -> throw new FormulaException("The clock has no \u201c" + name + "\u201d: use one of "
-                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_CLOCK)));
+                    + String.join(", ", new TreeSet<>(Formula.OF_CLOCK)));
         };
     }
 }

@@ -1,6 +1,7 @@
 package rhombic.plant.resource;
 
 import java.util.List;
+import java.util.TreeSet;
 import java.util.function.LongSupplier;
 import java.util.function.ToDoubleFunction;
 import rhombic.formula.Formula;
@@ -19,7 +20,7 @@ record ResourceByNumber(List<Resource> resources, LongSupplier now,
             case "battery" -> one.batteryLevel();
             case "number" -> one.numberInGroup() + 1;
             default -> throw new FormulaException("A member has no \u201c" + name + "\u201d: use one of "
-                    + String.join(", ", new java.util.TreeSet<>(Formula.OF_MEMBER)));
+                    + String.join(", ", new TreeSet<>(Formula.OF_MEMBER)));
         });
     }
 }

@@ -1,5 +1,6 @@
 package rhombic.plant.resource;
 
+import rhombic.plant.activity.Hold;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
 
@@ -38,6 +39,11 @@ public abstract class Whereabouts {
         Aim why = aim;
         aim = Aim.NOTHING;
         return why;
+    }
+
+    /** Whether it is broken. */
+    protected final boolean isDown() {
+        return resource.holds().isHeldBy(Hold.DOWN);
     }
 
     protected abstract boolean isUnderWay();

@@ -176,8 +176,8 @@ final class Crane extends Worker {
 
     private void go(Phase why, Position to) {
         metres = Math.abs(to.along() - site().along.at());
-        long travel = site().along.moveTo(to.along(), driving::travel);
-        begin(why, Math.max(travel, site().up.moveTo(to.high(), driving::lift)));
+        long travel = site().along.moveTo(to.along(), driving.travel()::pace);
+        begin(why, Math.max(travel, site().up.moveTo(to.high(), driving.lift()::pace)));
     }
 
     private void reach(Phase why, double to, long nanos) {

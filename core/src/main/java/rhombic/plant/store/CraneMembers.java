@@ -18,8 +18,8 @@ public final class CraneMembers extends WorkingMembers {
 
     /** @param cranes of all groups of the run */
     public CraneMembers(Run run, Staff staff, StackerCrane element, Cranes cranes) {
-        super(run, staff, element, Mover.even(element.driving().travelSpeed().inBaseUnit()),
-                Mover.even(element.driving().travelSpeed().inBaseUnit()), null);
+        super(run, staff, element, Mover.even(element.driving().travel().speed().inBaseUnit()),
+                Mover.even(element.driving().travel().speed().inBaseUnit()), null);
         this.element = element;
         this.cranes = cranes;
     }

@@ -22,6 +22,11 @@ record CarriedLink(Link link, PlantElement from, PlantElement to) {
         return study.find(link.from()).flatMap(from -> study.find(link.to()).map(to -> new CarriedLink(link, from, to)));
     }
 
+    /** Whether nobody else is called for it. */
+    boolean isOfOneGroup(Study study) {
+        return link.travel() instanceof Travel.Carried by && study.groups().stream().filter(group -> group.meets(by.need())).count() == 1;
+    }
+
     Pose outlet() {
         return Layout.outlet(from, link.fromPort());
     }

@@ -6,7 +6,6 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
-import rhombic.study.Travel;
 import rhombic.study.fleet.Round;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.Fleet;
@@ -57,7 +56,7 @@ final class CarryCheck {
             }
         }
         for (CarriedLink carried : CarriedLink.of(study, fleet)) {
-            boolean isAlone = isAlone(carried);
+            boolean isAlone = carried.isOfOneGroup(study);
             for (String end : List.of(carried.from().name(), carried.to().name())) {
                 if (isAlone && !round.stops().contains(end)) {
                     List<String> more = new ArrayList<>(round.stops());
@@ -74,18 +73,12 @@ final class CarryCheck {
         }
     }
 
-    /** Whether nobody else is called. */
-    private boolean isAlone(CarriedLink carried) {
-        return carried.link().travel() instanceof Travel.Carried by
-                && study.groups().stream().filter(group -> group.meets(by.need())).count() == 1;
-    }
-
     // ---- loads
 
     /** Pieces that a fleet alone is to carry, and that none of its vehicles can; one is enough to be told. */
     private void loads(Fleet fleet) {
         for (CarriedLink carried : CarriedLink.of(study, fleet)) {
-            if (!isAlone(carried)) {
+            if (!carried.isOfOneGroup(study)) {
                 continue;
             }
             for (PieceType type : study.pieceTypes()) {

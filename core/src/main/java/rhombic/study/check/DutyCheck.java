@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -135,7 +136,7 @@ final class DutyCheck {
     }
 
     private void failure(PlantElement element, FailureMode mode) {
-        failure(element, mode, element.works() ? "" : "a " + element.kind().toLowerCase(java.util.Locale.ROOT));
+        failure(element, mode, element.works() ? "" : "a " + element.kind().toLowerCase(Locale.ROOT));
         presence(element, mode);
         if (element instanceof ResourceGroup group) {
             checkLength(element, mode, "of what they work with");

@@ -9,18 +9,14 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.Study;
-import rhombic.study.Travel;
 import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.crane.CraneForm;
 import rhombic.study.crane.HookWays;
-import rhombic.study.site.Barrier;
 import rhombic.study.value.PieceType;
 
 /** Whether hall cranes reach what they are to lift, pass over what stands between, are strong enough, and have room beside each other. */
 final class HallCraneCheck {
-    private static final double MIN_HALL_METRES = 3;
-
     private final Study study;
     private final TypeFlow flow;
     private final BridgeCrane crane;
@@ -78,20 +74,12 @@ final class HallCraneCheck {
                                 .withZones(crane.zones().stream().filter(one -> !one.equals(zone)).toList()))));
     }
 
-    /** What stands in a building is no higher than its walls. */
     private void roof() {
-        double high = crane.footprint().heightMetres();
-        study.all(Barrier.class).stream().map(element -> element.footprint().heightMetres()).max(Double::compare)
-                .filter(wall -> crane.form() == CraneForm.BRIDGE && wall >= MIN_HALL_METRES && wall < high)
+        Roof.lowerThan(study, crane.footprint().heightMetres()).filter(wall -> crane.form() == CraneForm.BRIDGE)
                 .ifPresent(wall -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROOM_TOO_SMALL, crane.name(),
-                        "Its bridge is " + metres(high) + " high, above the walls, of " + metres(wall) + ": it goes through the roof",
+                        "Its bridge is " + metres(crane.footprint().heightMetres()) + " high, above the walls, of " + metres(wall)
+                                + ": it goes through the roof",
                         "Lift loads less high, or make the walls higher")));
-    }
-
-    /** Whether nobody else is called for a link. */
-    private boolean isAlone(CarriedLink carried) {
-        return carried.link().travel() instanceof Travel.Carried by
-                && study.groups().stream().filter(group -> group.meets(by.need())).count() == 1;
     }
 
     private static String between(CarriedLink carried) {
@@ -102,7 +90,7 @@ final class HallCraneCheck {
     private boolean isOutOfReach(CarriedLink carried) {
         boolean isReached = IntStream.range(0, crane.cranes())
                 .anyMatch(number -> crane.reaches(number, carried.outlet()) && crane.reaches(number, carried.inlet()));
-        if (isReached || !isAlone(carried)) {
+        if (isReached || !carried.isOfOneGroup(study)) {
             return false;
         }
         boolean isEachReached = IntStream.range(0, crane.cranes()).anyMatch(number -> crane.reaches(number, carried.outlet()))
@@ -131,7 +119,7 @@ final class HallCraneCheck {
     }
 
     private boolean isTooLow(CarriedLink carried) {
-        if (!isAlone(carried) || ways.canPass(carried.outlet(), carried.inlet())) {
+        if (!carried.isOfOneGroup(study) || ways.canPass(carried.outlet(), carried.inlet())) {
             return false;
         }
         Quantity needed = metres(ways.heightBetween(carried.outlet(), carried.inlet()));
@@ -147,7 +135,7 @@ final class HallCraneCheck {
     private boolean isTooHeavy(CarriedLink carried) {
         Optional<Quantity> max = crane.maxWeight();
         Optional<PieceType> heavy = study.pieceTypes().stream()
-                .filter(type -> isAlone(carried) && max.isPresent() && type.weight().inBaseUnit() > max.get().inBaseUnit()
+                .filter(type -> carried.isOfOneGroup(study) && max.isPresent() && type.weight().inBaseUnit() > max.get().inBaseUnit()
                         && flow.leaving(carried.from()).contains(type.name()) && flow.mayGo(carried.link(), type.name()))
                 .findFirst();
         heavy.ifPresent(type -> warn("It can\u2019t lift pieces of type " + type.name() + " " + between(carried) + ": they weigh "

@@ -7,8 +7,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.formula.Formula;
 import rhombic.study.Rule;
@@ -137,35 +139,31 @@ final class NameCheck {
                             "Say who is needed for the work, or leave it out", null);
                 }
             }
-            case "member" -> {
-                boolean isOfGroup = study.find(use.subject(), ResourceGroup.class)
-                        .filter(group -> group.dispatching().resourceFormula().equals(use.text())).isPresent();
-                if (!Formula.OF_MEMBER.contains(read.name()) || !isOfGroup) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
-                            isOfGroup
-                                    ? "It reads member." + read.name() + ", which members do not have"
-                                    : "Its formula \u201c" + use.text() + "\u201d reads member." + read.name() + ", but chooses nobody",
-                            isOfGroup
-                                    ? "Use one of member." + String.join(", member.", new TreeSet<>(Formula.OF_MEMBER))
-                                    : "Leave it out; only the formula by which a group says who comes can read it",
-                            null);
-                }
-            }
-            case "slot" -> {
-                boolean isOfRack = study.find(use.subject(), Rack.class)
-                        .filter(rack -> rack.storing().slotFormula().equals(use.text())).isPresent();
-                if (!Formula.OF_SLOT.contains(read.name()) || !isOfRack) {
-                    add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
-                            isOfRack
-                                    ? "It reads slot." + read.name() + ", which slots do not have"
-                                    : "Its formula \u201c" + use.text() + "\u201d reads slot." + read.name() + ", but chooses no slot",
-                            isOfRack
-                                    ? "Use one of slot." + String.join(", slot.", new TreeSet<>(Formula.OF_SLOT))
-                                    : "Leave it out; only the formula by which a rack chooses its slots can read it",
-                            null);
-                }
-            }
+            case "member" -> chosen(use, read, Formula.OF_MEMBER, "the formula by which a group says who comes",
+                    study.find(use.subject(), ResourceGroup.class).map(group -> group.dispatching().resourceFormula()));
+            case "slot" -> chosen(use, read, Formula.OF_SLOT, "the formula by which a rack chooses its slots",
+                    study.find(use.subject(), Rack.class).map(rack -> rack.storing().slotFormula()));
             default -> {}
+        }
+    }
+
+    /**
+     * What only one formula of its element can read: that which chooses.
+     *
+     * @param known what can be read
+     * @param which formula that is, in words
+     * @param itself that formula; empty: the element has none
+     */
+    private void chosen(Uses.FormulaUse use, Formula.Read read, Set<String> known, String which, Optional<String> itself) {
+        if (itself.filter(use.text()::equals).isEmpty()) {
+            add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
+                    "Its formula \u201c" + use.text() + "\u201d reads " + read.root() + "." + read.name() + ", but chooses none",
+                    "Leave it out; only " + which + " can read it", null);
+        } else if (!known.contains(read.name())) {
+            add(Problem.Grade.ERROR, Problem.Kind.FORMULA, use.subject(),
+                    "It reads " + read.root() + "." + read.name() + ", which is not known",
+                    "Use one of " + new TreeSet<>(known).stream().map(name -> read.root() + "." + name).collect(Collectors.joining(", ")),
+                    null);
         }
     }
 
@@ -235,7 +233,7 @@ final class NameCheck {
             if (!isOfItsOwn && !words.contains(change.state())) {
                 error(rule,
                         (isBuffer
-                                ? "A " + study.find(change.at()).orElseThrow().kind().toLowerCase(java.util.Locale.ROOT)
+                                ? "A " + study.find(change.at()).orElseThrow().kind().toLowerCase(Locale.ROOT)
                                         + " never becomes \u201c"
                                 : "There is no state \u201c") + change.state() + "\u201d",
                         "Use one of " + String.join(", ", isBuffer ? words.subList(0, 2) : words));

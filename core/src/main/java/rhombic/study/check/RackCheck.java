@@ -30,15 +30,12 @@ import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.site.Aisle;
-import rhombic.study.site.Barrier;
 import rhombic.study.value.PieceType;
 
 /** Whether what comes to racks fits in, what is asked of them is ever there, and each aisle that needs a crane has one. */
 final class RackCheck {
     private static final double WHOLE = 1;
     private static final double NEAR = 1e-6;
-    /** What is lower is a fence or a partition. */
-    private static final double MIN_HALL_METRES = 3;
 
     private static final int MANY_SLOTS = 2000;
 
@@ -275,11 +272,9 @@ final class RackCheck {
                         "No customer order ever asks for " + type + ", so what comes of it stays", "Add a line for it to the orders")));
     }
 
-    /** What stands in a building is no higher than its walls. */
     private void roof(Rack rack) {
         double high = rack.layout().heightMetres();
-        study.all(Barrier.class).stream().map(element -> element.footprint().heightMetres())
-                .max(Double::compare).filter(wall -> wall > 0 && wall < high && wall >= MIN_HALL_METRES)
+        Roof.lowerThan(study, high)
                 .ifPresent(wall -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.ROOM_TOO_SMALL, rack.name(),
                         "It is " + metres(high) + " high, higher than the walls, of " + metres(wall) + ": it goes through the roof",
                         "Give it fewer or lower levels, or make the walls higher")));

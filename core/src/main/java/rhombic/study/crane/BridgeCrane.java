@@ -24,6 +24,7 @@ import rhombic.study.kind.Family;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.AxisDriving;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 import rhombic.study.value.Count;
@@ -64,27 +65,18 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
             Field.written("safeDistance", "From the middle of a bridge to that of the next, at least.",
                     new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.safeDistance(), Runway::safeDistance, Runway::withSafeDistance)
                     .within(BridgeCrane::runway, BridgeCrane::with),
-            Field.written("speed", "Of the bridge, along the runway.", new FieldType.Measured(Dimension.SPEED),
-                    HallCraneDriving.USUAL.bridgeSpeed(), HallCraneDriving::bridgeSpeed, HallCraneDriving::withBridgeSpeed)
-                    .within(BridgeCrane::driving, BridgeCrane::with),
-            Field.optional("acceleration", "By which the bridge speeds up and brakes; missing: at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
-                    HallCraneDriving::bridgeAcceleration, HallCraneDriving::withBridgeAcceleration)
-                    .within(BridgeCrane::driving, BridgeCrane::with),
-            Field.written("trolleySpeed", "Of the trolley, across the runway.", new FieldType.Measured(Dimension.SPEED),
-                    HallCraneDriving.USUAL.trolleySpeed(), HallCraneDriving::trolleySpeed, HallCraneDriving::withTrolleySpeed)
-                    .within(BridgeCrane::driving, BridgeCrane::with),
-            Field.optional("trolleyAcceleration", "By which the trolley speeds up and brakes; missing: at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
-                    HallCraneDriving::trolleyAcceleration, HallCraneDriving::withTrolleyAcceleration)
-                    .within(BridgeCrane::driving, BridgeCrane::with),
-            Field.written("hoistSpeed", "Of the hoist, up and down.", new FieldType.Measured(Dimension.SPEED),
-                    HallCraneDriving.USUAL.hoistSpeed(), HallCraneDriving::hoistSpeed, HallCraneDriving::withHoistSpeed)
-                    .within(BridgeCrane::driving, BridgeCrane::with),
-            Field.optional("hoistAcceleration", "By which the hoist speeds up and brakes; missing: at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
-                    HallCraneDriving::hoistAcceleration, HallCraneDriving::withHoistAcceleration)
-                    .within(BridgeCrane::driving, BridgeCrane::with),
+            AxisDriving.speedField("speed", "Of the bridge, along the runway.", HallCraneDriving.USUAL.bridge())
+                    .within(HallCraneDriving::bridge, HallCraneDriving::withBridge).within(BridgeCrane::driving, BridgeCrane::with),
+            AxisDriving.accelerationField("acceleration", "By which the bridge speeds up and brakes; missing: at once.")
+                    .within(HallCraneDriving::bridge, HallCraneDriving::withBridge).within(BridgeCrane::driving, BridgeCrane::with),
+            AxisDriving.speedField("trolleySpeed", "Of the trolley, across the runway.", HallCraneDriving.USUAL.trolley())
+                    .within(HallCraneDriving::trolley, HallCraneDriving::withTrolley).within(BridgeCrane::driving, BridgeCrane::with),
+            AxisDriving.accelerationField("trolleyAcceleration", "By which the trolley speeds up and brakes; missing: at once.")
+                    .within(HallCraneDriving::trolley, HallCraneDriving::withTrolley).within(BridgeCrane::driving, BridgeCrane::with),
+            AxisDriving.speedField("hoistSpeed", "Of the hoist, up and down.", HallCraneDriving.USUAL.hoist())
+                    .within(HallCraneDriving::hoist, HallCraneDriving::withHoist).within(BridgeCrane::driving, BridgeCrane::with),
+            AxisDriving.accelerationField("hoistAcceleration", "By which the hoist speeds up and brakes; missing: at once.")
+                    .within(HallCraneDriving::hoist, HallCraneDriving::withHoist).within(BridgeCrane::driving, BridgeCrane::with),
             Field.optional("maxWeight", "That one of them lifts; missing: any.",
                     new FieldType.Maybe<>(new FieldType.Measured(Dimension.MASS)), Optional.empty(), BridgeCrane::maxWeight,
                     BridgeCrane::withMaxWeight),
@@ -117,8 +109,7 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     }
 
     private static BridgeCrane usual(Basics basics) {
-        return new BridgeCrane(basics, CraneForm.BRIDGE, 1, Runway.USUAL, HallCraneDriving.USUAL
-                .withBridgeAcceleration(Optional.empty()).withTrolleyAcceleration(Optional.empty()).withHoistAcceleration(Optional.empty()),
+        return new BridgeCrane(basics, CraneForm.BRIDGE, 1, Runway.USUAL, HallCraneDriving.USUAL.each(AxisDriving::atOnce),
                 Optional.empty(), Loading.NONE, RULES, CraneSharing.OWN_PART, List.of());
     }
 
@@ -215,6 +206,11 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     }
 
     @Override
+    public boolean hasMovingParts() {
+        return true;
+    }
+
+    @Override
     public boolean arePeople() {
         return false;
     }
@@ -227,7 +223,7 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     @Override
     public List<Candidate> candidates() {
         return List.of(new Candidate(Candidate.Aspect.PEOPLE, "one more crane", () -> withCranes(cranes + 1)),
-                new Candidate(Candidate.Aspect.SPEED, "a tenth faster", () -> with(driving.faster(Candidate.FASTER))));
+                new Candidate(Candidate.Aspect.SPEED, "a tenth faster", () -> with(driving.each(axis -> axis.faster(Candidate.FASTER)))));
     }
 
     // ---- its size

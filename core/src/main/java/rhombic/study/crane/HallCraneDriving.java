@@ -1,8 +1,8 @@
 package rhombic.study.crane;
 
 import java.io.Serializable;
-import java.util.Optional;
-import rhombic.quantity.Quantity;
+import java.util.function.UnaryOperator;
+import rhombic.study.place.AxisDriving;
 
 /**
  * How a hall crane moves: its bridge along the runway, its trolley across, its hoist up and down, each with a speed and an acceleration of its own.
@@ -12,57 +12,20 @@ public record HallCraneDriving(AxisDriving bridge, AxisDriving trolley, AxisDriv
     public static final HallCraneDriving USUAL = new HallCraneDriving(AxisDriving.of("1 m/s", "0.3 m/s²"),
             AxisDriving.of("0.7 m/s", "0.3 m/s²"), AxisDriving.of("0.25 m/s", "0.3 m/s²"));
 
-    public Quantity bridgeSpeed() {
-        return bridge.speed();
+    public HallCraneDriving withBridge(AxisDriving newBridge) {
+        return new HallCraneDriving(newBridge, trolley, hoist);
     }
 
-    public Optional<Quantity> bridgeAcceleration() {
-        return bridge.acceleration();
+    public HallCraneDriving withTrolley(AxisDriving newTrolley) {
+        return new HallCraneDriving(bridge, newTrolley, hoist);
     }
 
-    public Quantity trolleySpeed() {
-        return trolley.speed();
+    public HallCraneDriving withHoist(AxisDriving newHoist) {
+        return new HallCraneDriving(bridge, trolley, newHoist);
     }
 
-    public Optional<Quantity> trolleyAcceleration() {
-        return trolley.acceleration();
-    }
-
-    public Quantity hoistSpeed() {
-        return hoist.speed();
-    }
-
-    public Optional<Quantity> hoistAcceleration() {
-        return hoist.acceleration();
-    }
-
-    public HallCraneDriving withBridgeSpeed(Quantity newSpeed) {
-        return new HallCraneDriving(bridge.with(newSpeed), trolley, hoist);
-    }
-
-    public HallCraneDriving withBridgeAcceleration(Optional<Quantity> newAcceleration) {
-        return new HallCraneDriving(bridge.with(newAcceleration), trolley, hoist);
-    }
-
-    public HallCraneDriving withTrolleySpeed(Quantity newSpeed) {
-        return new HallCraneDriving(bridge, trolley.with(newSpeed), hoist);
-    }
-
-    public HallCraneDriving withTrolleyAcceleration(Optional<Quantity> newAcceleration) {
-        return new HallCraneDriving(bridge, trolley.with(newAcceleration), hoist);
-    }
-
-    public HallCraneDriving withHoistSpeed(Quantity newSpeed) {
-        return new HallCraneDriving(bridge, trolley, hoist.with(newSpeed));
-    }
-
-    public HallCraneDriving withHoistAcceleration(Optional<Quantity> newAcceleration) {
-        return new HallCraneDriving(bridge, trolley, hoist.with(newAcceleration));
-    }
-
-    /** The same with all three a tenth faster, or by another factor. */
-    public HallCraneDriving faster(double factor) {
-        return withBridgeSpeed(bridgeSpeed().times(factor)).withTrolleySpeed(trolleySpeed().times(factor))
-                .withHoistSpeed(hoistSpeed().times(factor));
+    /** All three moving otherwise. */
+    public HallCraneDriving each(UnaryOperator<AxisDriving> change) {
+        return new HallCraneDriving(change.apply(bridge), change.apply(trolley), change.apply(hoist));
     }
 }

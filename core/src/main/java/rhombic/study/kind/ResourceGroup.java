@@ -72,6 +72,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
         return true;
     }
 
+    /** Whether each has two parts that move, one on the other: a carriage with its fork, a trolley with its hook. */
+    default boolean hasMovingParts() {
+        return false;
+    }
+
     /** Whether they go along routes on the floor, which can be drawn. */
     default boolean goOnRoutes() {
         return comeWhenCalled();

@@ -1,9 +1,7 @@
 package rhombic.study.kind;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.function.UnaryOperator;
-import rhombic.quantity.Dimension;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
@@ -11,6 +9,7 @@ import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.Reference;
+import rhombic.study.place.AxisDriving;
 import rhombic.study.place.Footprint;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.CraneDriving;
@@ -37,20 +36,14 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
                     StackerCrane::withRack),
             Field.required("cranes", "How many they are, one for each aisle.", new FieldType.Whole(1, RackLayout.MAX_AISLES),
                     StackerCrane::cranes, StackerCrane::withCranes),
-            Field.written("speed", "At which they travel along the aisle.", new FieldType.Measured(Dimension.SPEED),
-                    CraneDriving.USUAL.travelSpeed(), CraneDriving::travelSpeed, CraneDriving::withTravelSpeed)
-                    .within(StackerCrane::driving, StackerCrane::with),
-            Field.optional("acceleration", "By which they speed up and brake along the aisle; missing: at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
-                    CraneDriving::travelAcceleration, CraneDriving::withTravelAcceleration)
-                    .within(StackerCrane::driving, StackerCrane::with),
-            Field.written("liftSpeed", "Of the carriage, up and down.", new FieldType.Measured(Dimension.SPEED),
-                    CraneDriving.USUAL.liftSpeed(), CraneDriving::liftSpeed, CraneDriving::withLiftSpeed)
-                    .within(StackerCrane::driving, StackerCrane::with),
-            Field.optional("liftAcceleration", "By which the carriage speeds up and brakes; missing: at once.",
-                    new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
-                    CraneDriving::liftAcceleration, CraneDriving::withLiftAcceleration)
-                    .within(StackerCrane::driving, StackerCrane::with),
+            AxisDriving.speedField("speed", "At which they travel along the aisle.", CraneDriving.USUAL.travel())
+                    .within(CraneDriving::travel, CraneDriving::withTravel).within(StackerCrane::driving, StackerCrane::with),
+            AxisDriving.accelerationField("acceleration", "By which they speed up and brake along the aisle; missing: at once.")
+                    .within(CraneDriving::travel, CraneDriving::withTravel).within(StackerCrane::driving, StackerCrane::with),
+            AxisDriving.speedField("liftSpeed", "Of the carriage, up and down.", CraneDriving.USUAL.lift())
+                    .within(CraneDriving::lift, CraneDriving::withLift).within(StackerCrane::driving, StackerCrane::with),
+            AxisDriving.accelerationField("liftAcceleration", "By which the carriage speeds up and brakes; missing: at once.")
+                    .within(CraneDriving::lift, CraneDriving::withLift).within(StackerCrane::driving, StackerCrane::with),
             Field.optional("cycle", "Whether a store and a fetch are joined; missing: double.",
                     FieldType.Word.of(CraneCycles.Cycle.values()), CraneCycles.Cycle.DOUBLE, CraneCycles::rule, CraneCycles::withRule)
                     .within(StackerCrane::cycles, StackerCrane::with),
@@ -122,6 +115,11 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     @Override
+    public boolean hasMovingParts() {
+        return true;
+    }
+
+    @Override
     public boolean arePeople() {
         return false;
     }
@@ -135,8 +133,8 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     public List<Candidate> candidates() {
         return List.of(
                 new Candidate(Candidate.Aspect.SPEED, "a tenth faster",
-                        () -> with(driving.withTravelSpeed(driving.travelSpeed().times(Candidate.FASTER))
-                                .withLiftSpeed(driving.liftSpeed().times(Candidate.FASTER)))),
+                        () -> with(
+                                driving.withTravel(axis -> axis.faster(Candidate.FASTER)).withLift(axis -> axis.faster(Candidate.FASTER)))),
                 new Candidate(Candidate.Aspect.TIME, "forks a tenth faster",
                         () -> with(cycles.withForkTime(cycles.forkTime().scaled(1 / Candidate.FASTER)))));
     }

@@ -19,7 +19,8 @@ import rhombic.study.kind.StackerCrane;
 public record CraneParts<G extends ResourceGroup>(int member, G group, int number, int inner, int tip) {
     private static final int PARTS = 2;
 
-    private static List<CraneParts<ResourceGroup>> all(UnfoldedStudy study) {
+    /** All cranes of a study, in the order of its members. */
+    public static List<CraneParts<ResourceGroup>> all(UnfoldedStudy study) {
         List<CraneParts<ResourceGroup>> all = new ArrayList<>();
         int members = study.members().size();
         int before = -1;
@@ -28,9 +29,9 @@ public record CraneParts<G extends ResourceGroup>(int member, G group, int numbe
             int group = study.members().get(i).group();
             number = group == before ? number + 1 : 0;
             before = group;
-            if (study.element(group) instanceof StackerCrane || study.element(group) instanceof BridgeCrane) {
+            if (study.element(group) instanceof ResourceGroup cranes && cranes.hasMovingParts()) {
                 int inner = members + PARTS * all.size();
-                all.add(new CraneParts<>(i, (ResourceGroup) study.element(group), number, inner, inner + 1));
+                all.add(new CraneParts<>(i, cranes, number, inner, inner + 1));
             }
         }
         return all;

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Unit;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Calendar;
@@ -173,7 +174,7 @@ class DutyCheckTest {
         assertTrue(only(withTimes(line(station, pair)), "S", "no time for Ben").isError());
         none(withTimes(line(station, crew("Pair").withPersons(List.of(new Person("Ada", 1, List.of()))))));
         Station alone = station("S", 1, 0, "1 s")
-                .with(Work.of(1, 0, new TimeSource.ByFormula("10 * person.factor", rhombic.quantity.Unit.SECOND)));
+                .with(Work.of(1, 0, new TimeSource.ByFormula("10 * person.factor", Unit.SECOND)));
         assertTrue(only(line(alone), "S", "nobody is needed for it").isError());
     }
 

@@ -152,7 +152,7 @@ class FlowCheckTest {
     void attributesThatNothingReadsAreTakenOutByOneClick() {
         PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("joints", new Value.Num(1))));
         Study study = new Lines().types(type)
-                .chain(arrivals("In", "90 s", 1), rhombic.validation.Lines.station("S", 1, 1, "60 s"), goodsOut("Out")).study(8, 0, 1);
+                .chain(arrivals("In", "90 s", 1), Lines.station("S", 1, 1, "60 s"), goodsOut("Out")).study(8, 0, 1);
         assertEquals(List.of(), repaired(study, Problem.Kind.ATTRIBUTE_NEVER_READ).pieceTypes().getFirst().attributes());
     }
 
@@ -243,7 +243,7 @@ class FlowCheckTest {
 
     @Test
     void aTimeSixtyTimesItsNeighboursIsProbablyOfTheWrongUnit() {
-        Study study = new Lines().chain(arrivals("In", "80 s", 1), rhombic.validation.Lines.station("A", 1, 1, "60 s"), buffer("B", 2),
+        Study study = new Lines().chain(arrivals("In", "80 s", 1), Lines.station("A", 1, 1, "60 s"), buffer("B", 2),
                 Lines.station("C", 1, 1, "triangular(50 min, 60 min, 70 min)"),
                 Lines.station("D", 1, 1, "65 s"), goodsOut("Out")).study(8, 0, 1);
         Study repaired = repaired(study, Problem.Kind.TIME_UNIT);
@@ -279,7 +279,7 @@ class FlowCheckTest {
 
     @Test
     void rulesAreHeldAgainstWhatIsThere() {
-        Lines lines = new Lines().chain(arrivals("In", "90 s", 1), rhombic.validation.Lines.station("S", 1, 1, "60 s"), goodsOut("Out"));
+        Lines lines = new Lines().chain(arrivals("In", "90 s", 1), Lines.station("S", 1, 1, "60 s"), goodsOut("Out"));
         for (String[] wrong : new String[][] {{"a piece enters Nowhere", "scrap"}, {"a piece enters S", "scrap"},
                 {"every 5 min", "look red"}, {"a piece enters S", "set joints to 1"}, {"every 5 min", "set joints to 1"},
                 {"S becomes lazy", "signal a"}, {"a piece enters S", "create 1 Piece at S"},

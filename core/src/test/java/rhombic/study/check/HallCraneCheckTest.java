@@ -111,6 +111,6 @@ class HallCraneCheckTest {
         assertThrows(StudyException.class, () -> crane(c -> c.withRunway(r -> r.withLiftHeight(metres(0.2)))));
         assertThrows(StudyException.class, () -> crane(c -> c.withCranes(9)));
         assertThrows(StudyException.class,
-                () -> crane(c -> c.withDriving(d -> d.withHoistSpeed(Quantity.parse("0 m/s", Dimension.SPEED)))));
+                () -> crane(c -> c.withDriving(d -> d.withHoist(d.hoist().with(Quantity.parse("0 m/s", Dimension.SPEED))))));
     }
 }

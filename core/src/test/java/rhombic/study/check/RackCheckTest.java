@@ -33,6 +33,7 @@ import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.site.Wall;
+import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
 import rhombic.validation.Lines;
@@ -42,7 +43,7 @@ class RackCheckTest {
     private static final PieceType PALLET = PieceType.pallet("Pallet");
     private static final PieceType BOX = PieceType.usual("Box");
     private static final Study STUDY = new Lines().types(PALLET, BOX)
-            .chain(arrivals("In", "1 min", 1).withMix(List.of(new rhombic.study.value.MixPart("Pallet", 1))),
+            .chain(arrivals("In", "1 min", 1).withMix(List.of(new MixPart("Pallet", 1))),
                     Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0))), goodsOut("Out"))
             .chain(StackerCrane.KIND.blank(Basics.of("Cranes", Placement.at(0, 30))).withRack("Rack")).study(1, 0, 1);
 

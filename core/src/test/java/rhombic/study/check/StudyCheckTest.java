@@ -1,9 +1,5 @@
 package rhombic.study.check;
 
-import rhombic.study.Travel;
-import rhombic.study.crane.BridgeCrane;
-import rhombic.study.duty.Need;
-import rhombic.study.kind.Basics;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -21,6 +17,10 @@ import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.crane.BridgeCrane;
+import rhombic.study.duty.Need;
+import rhombic.study.kind.Basics;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;

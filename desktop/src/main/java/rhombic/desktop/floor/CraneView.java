@@ -7,8 +7,6 @@ import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.paint.PhongMaterial;
-import javafx.scene.shape.MeshView;
-import javafx.scene.transform.Rotate;
 import rhombic.desktop.floor.body.RackBody;
 import rhombic.scene.CraneScene;
 import rhombic.space.Pose;
@@ -23,10 +21,10 @@ final class CraneView {
 
     /** One crane as drawn. */
     private final class One {
-        final MeshView aisle = view();
-        final MeshView mast = view();
-        final MeshView carriage = view();
-        final MeshView fork = view();
+        final PlacedBody aisle = new PlacedBody(palette);
+        final PlacedBody mast = new PlacedBody(palette);
+        final PlacedBody carriage = new PlacedBody(palette);
+        final PlacedBody fork = new PlacedBody(palette);
         final boolean isThere;
 
         One(Optional<CraneScene.Crane> crane) {
@@ -34,21 +32,12 @@ final class CraneView {
             crane.ifPresent(one -> {
                 aisle.setMesh(RackBody.aisle(one.rack(), one.aisle()));
                 Pose at = one.rack().placement().pose();
-                place(aisle, at.x(), at.y(), 0, at.heading());
+                aisle.at(at.x(), at.y(), 0, at.heading());
                 mast.setMesh(RackBody.mast(one.highMetres()));
                 carriage.setMesh(RackBody.carriage());
                 fork.setMesh(RackBody.fork());
             });
             aisle.setVisible(isThere);
-        }
-
-        private MeshView view() {
-            MeshView made = new MeshView();
-            made.setMaterial(palette);
-            made.setMouseTransparent(true);
-            made.setVisible(false);
-            made.getTransforms().add(new Rotate(0, Rotate.Y_AXIS));
-            return made;
         }
 
         void setVisible(boolean visible) {
@@ -58,19 +47,12 @@ final class CraneView {
         }
 
         Stream<Node> all() {
-            return Stream.of(aisle, mast, carriage, fork);
+            return Stream.of(aisle, mast, carriage, fork).map(PlacedBody::view);
         }
     }
 
     CraneView(PhongMaterial palette) {
         this.palette = palette;
-    }
-
-    private static void place(MeshView body, double x, double y, double z, double headingDegrees) {
-        body.setTranslateX(x);
-        body.setTranslateZ(y);
-        body.setTranslateY(-z);
-        ((Rotate) body.getTransforms().getFirst()).setAngle(-headingDegrees);
     }
 
     Group view() {
@@ -101,10 +83,10 @@ final class CraneView {
             one.setVisible(isSeen);
             if (isSeen) {
                 Pose mast = posed.mast(i);
-                place(one.mast, mast.x(), mast.y(), 0, mast.heading());
-                place(one.carriage, mast.x(), mast.y(), posed.carriageMetres(i), mast.heading());
+                one.mast.at(mast.x(), mast.y(), 0, mast.heading());
+                one.carriage.at(mast.x(), mast.y(), posed.carriageMetres(i), mast.heading());
                 double turn = Math.toRadians(mast.heading());
-                place(one.fork, mast.x() - posed.reachMetres(i) * Math.sin(turn), mast.y() + posed.reachMetres(i) * Math.cos(turn),
+                one.fork.at(mast.x() - posed.reachMetres(i) * Math.sin(turn), mast.y() + posed.reachMetres(i) * Math.cos(turn),
                         posed.carriageMetres(i), mast.heading());
             }
         }

@@ -7,8 +7,6 @@ import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.paint.PhongMaterial;
-import javafx.scene.shape.MeshView;
-import javafx.scene.transform.Rotate;
 import javafx.scene.transform.Scale;
 import rhombic.desktop.floor.body.HallCraneForm;
 import rhombic.scene.HallCraneScene;
@@ -29,11 +27,11 @@ final class HallCraneView {
 
     /** One crane as drawn. */
     private final class One {
-        final MeshView bridge = view();
-        final MeshView trolley = view();
-        final MeshView ropes = view();
-        final MeshView hook = view();
-        final MeshView sling = view();
+        final PlacedBody bridge = new PlacedBody(palette);
+        final PlacedBody trolley = new PlacedBody(palette);
+        final PlacedBody ropes = new PlacedBody(palette);
+        final PlacedBody hook = new PlacedBody(palette);
+        final PlacedBody sling = new PlacedBody(palette);
         final Scale drawnOut = new Scale(1, 1, 1);
         final Scale slung = new Scale(1, 1, 1);
         final double railMetres;
@@ -45,35 +43,30 @@ final class HallCraneView {
             ropes.setMesh(HallCraneForm.ropes());
             hook.setMesh(HallCraneForm.hook());
             sling.setMesh(HallCraneForm.sling());
-            ropes.getTransforms().add(drawnOut);
-            sling.getTransforms().add(slung);
-        }
-
-        private MeshView view() {
-            MeshView made = new MeshView();
-            made.setMaterial(palette);
-            made.setMouseTransparent(true);
-            made.setVisible(false);
-            made.getTransforms().add(new Rotate(0, Rotate.Y_AXIS));
-            return made;
+            ropes.view().getTransforms().add(drawnOut);
+            sling.view().getTransforms().add(slung);
         }
 
         void setVisible(boolean visible) {
-            all().forEach(one -> one.setVisible(visible));
+            bodies().forEach(one -> one.setVisible(visible));
         }
 
-        Stream<Node> all() {
+        private Stream<PlacedBody> bodies() {
             return Stream.of(bridge, trolley, ropes, hook, sling);
         }
 
+        Stream<Node> all() {
+            return bodies().map(PlacedBody::view);
+        }
+
         void show(Pose middle, Pose hangs, double slingMetres) {
-            place(bridge, middle.x(), middle.y(), 0, middle.heading());
-            place(trolley, hangs.x(), hangs.y(), 0, middle.heading());
-            place(hook, hangs.x(), hangs.y(), hangs.z(), middle.heading());
+            bridge.at(middle.x(), middle.y(), 0, middle.heading());
+            trolley.at(hangs.x(), hangs.y(), 0, middle.heading());
+            hook.at(hangs);
             double top = hangs.z() + BLOCK_METRES;
-            place(ropes, hangs.x(), hangs.y(), top, middle.heading());
+            ropes.at(hangs.x(), hangs.y(), top, middle.heading());
             drawnOut.setY(Math.max(MIN_METRES, railMetres + ROPE_ENDS_ABOVE_RAIL - top));
-            place(sling, hangs.x(), hangs.y(), hangs.z(), middle.heading());
+            sling.at(hangs.x(), hangs.y(), hangs.z(), middle.heading());
             slung.setY(Math.max(MIN_METRES, slingMetres));
             sling.setVisible(slingMetres > 0);
         }
@@ -81,13 +74,6 @@ final class HallCraneView {
 
     HallCraneView(PhongMaterial palette) {
         this.palette = palette;
-    }
-
-    private static void place(MeshView body, double x, double y, double z, double headingDegrees) {
-        body.setTranslateX(x);
-        body.setTranslateZ(y);
-        body.setTranslateY(-z);
-        ((Rotate) body.getTransforms().getFirst()).setAngle(-headingDegrees);
     }
 
     Group view() {

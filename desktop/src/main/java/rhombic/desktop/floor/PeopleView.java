@@ -7,9 +7,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.paint.PhongMaterial;
-import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
-import javafx.scene.transform.Rotate;
 import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.PersonForm;
 import rhombic.desktop.floor.body.VehicleForm;
@@ -33,32 +31,14 @@ final class PeopleView {
     private final PersonForm forms = new PersonForm();
     private final VehicleForm vehicles = new VehicleForm();
     private final PhongMaterial palette;
-    private final List<One> people = new ArrayList<>();
+    private final List<PlacedBody> people = new ArrayList<>();
     /** Of those that lift, what rises; null of all others. */
-    private final List<@Nullable One> forks = new ArrayList<>();
+    private final List<@Nullable PlacedBody> forks = new ArrayList<>();
     /** What each of them pulls. */
-    private final List<List<One>> trailers = new ArrayList<>();
+    private final List<List<PlacedBody>> trailers = new ArrayList<>();
     private List<String> crewNames = List.of();
     private List<ResourceGroup> groups = List.of();
     private PeopleScene scene = new PeopleScene(UnfoldedStudy.of(Study.empty()));
-
-    /** One person as drawn. */
-    private static final class One {
-        final MeshView body = new MeshView();
-        final Rotate turned = new Rotate(0, Rotate.Y_AXIS);
-
-        One(PhongMaterial palette) {
-            body.getTransforms().add(turned);
-            body.setMaterial(palette);
-            body.setVisible(false);
-        }
-
-        void at(double x, double y, double headingDegrees) {
-            body.setTranslateX(x);
-            body.setTranslateZ(y);
-            turned.setAngle(-headingDegrees);
-        }
-    }
 
     PeopleView(PhongMaterial palette) {
         this.palette = palette;
@@ -82,49 +62,49 @@ final class PeopleView {
         people.clear();
         forks.clear();
         trailers.clear();
-        names.forEach(name -> people.add(new One(palette)));
-        groups.forEach(group -> forks.add(group.grip().lifts() ? new One(palette) : null));
+        names.forEach(name -> people.add(new PlacedBody(palette)));
+        groups.forEach(group -> forks.add(group.grip().lifts() ? new PlacedBody(palette) : null));
         for (int count : pulled) {
-            List<One> train = Stream.generate(() -> new One(palette)).limit(count).toList();
-            train.forEach(one -> one.body.setMesh(vehicles.trailer()));
+            List<PlacedBody> train = Stream.generate(() -> new PlacedBody(palette)).limit(count).toList();
+            train.forEach(one -> one.setMesh(vehicles.trailer()));
             trailers.add(train);
         }
         view.getChildren()
                 .setAll(Stream.of(people.stream(), forks.stream().filter(Objects::nonNull), trailers.stream().flatMap(List::stream))
-                        .flatMap(all -> all).map(one -> one.body).toList());
+                        .flatMap(all -> all).map(PlacedBody::view).toList());
     }
 
     void hide() {
-        people.forEach(one -> one.body.setVisible(false));
-        forks.stream().filter(Objects::nonNull).forEach(one -> one.body.setVisible(false));
-        trailers.forEach(train -> train.forEach(one -> one.body.setVisible(false)));
+        people.forEach(one -> one.setVisible(false));
+        forks.stream().filter(Objects::nonNull).forEach(one -> one.setVisible(false));
+        trailers.forEach(train -> train.forEach(one -> one.setVisible(false)));
     }
 
     /** @param posed as they are at the moment to show */
     void show(PeopleScene posed) {
         scene = posed;
         for (int i = 0; i < people.size(); i++) {
-            One one = people.get(i);
-            one.body.setVisible(scene.isSeen(i));
-            One rising = forks.get(i);
+            PlacedBody one = people.get(i);
+            one.setVisible(scene.isSeen(i));
+            PlacedBody rising = forks.get(i);
             if (rising != null) {
-                rising.body.setVisible(scene.isSeen(i));
+                rising.setVisible(scene.isSeen(i));
             }
             if (scene.isSeen(i)) {
                 place(one, i);
             }
             for (int k = 0; k < trailers.get(i).size(); k++) {
-                One trailer = trailers.get(i).get(k);
-                trailer.body.setVisible(scene.isSeen(i));
+                PlacedBody trailer = trailers.get(i).get(k);
+                trailer.setVisible(scene.isSeen(i));
                 if (scene.isSeen(i)) {
                     Pose pose = scene.trailer(i, k);
-                    trailer.at(pose.x(), pose.y(), pose.heading());
+                    trailer.at(pose.x(), pose.y(), 0, pose.heading());
                 }
             }
         }
     }
 
-    private void place(One one, int number) {
+    private void place(PlacedBody one, int number) {
         PeopleScene.Posture posture = scene.posture(number);
         // who works beside another does not move in step with it
         int frame = (int) (scene.phase(number) * PersonForm.frames(posture)) + (posture == PeopleScene.Posture.WORKS ? number : 0);
@@ -134,15 +114,12 @@ final class PeopleView {
             case StackerCrane crane -> throw new IllegalStateException("Cranes are drawn in their aisles");
             case BridgeCrane crane -> throw new IllegalStateException("Bridge cranes are drawn on their runways");
         };
-        if (one.body.getMesh() != mesh) {
-            one.body.setMesh(mesh);
-        }
-        one.at(scene.x(number), scene.y(number), scene.headingDegrees(number));
-        One rising = forks.get(number);
+        one.setMesh(mesh);
+        one.at(scene.x(number), scene.y(number), 0, scene.headingDegrees(number));
+        PlacedBody rising = forks.get(number);
         if (rising != null && groups.get(number) instanceof Fleet fleet) {
-            rising.body.setMesh(vehicles.forks(fleet.form()));
-            rising.at(scene.x(number), scene.y(number), scene.headingDegrees(number));
-            rising.body.setTranslateY(-scene.raisedMetres(number));
+            rising.setMesh(vehicles.forks(fleet.form()));
+            rising.at(scene.x(number), scene.y(number), scene.raisedMetres(number), scene.headingDegrees(number));
         }
     }
 
@@ -151,7 +128,7 @@ final class PeopleView {
         String nearest = null;
         double min = NEAR_PIXELS;
         for (int i = 0; i < people.size(); i++) {
-            if (people.get(i).body.isVisible()) {
+            if (people.get(i).view().isVisible()) {
                 Optional<Viewpoint.Pixel> at = seen.project(scene.x(i), scene.y(i), MIDDLE_METRES, width, height);
                 double distance = at.map(p -> Math.hypot(p.x() - pixelX, p.y() - pixelY)).orElse(Double.MAX_VALUE);
                 if (distance < min) {

@@ -2,6 +2,7 @@ package rhombic.desktop.frame;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import javafx.css.PseudoClass;
@@ -88,7 +89,7 @@ final class Shelf extends HBox {
         glyph.getStyleClass().add("tile-glyph");
         Button button = new Button("", new StackPane(rhombus, glyph));
         button.getStyleClass().add("tile");
-        button.setId("family-" + family.word().replaceAll("[^A-Za-z]+", "-").toLowerCase(java.util.Locale.ROOT));
+        button.setId("family-" + family.word().replaceAll("[^A-Za-z]+", "-").toLowerCase(Locale.ROOT));
         button.setAccessibleText(family.word());
         button.setOnAction(e -> toggle(family));
         Label name = new Label(family.word());
@@ -143,7 +144,7 @@ final class Shelf extends HBox {
         Button button = new Button(kind.word(), picture);
         button.setContentDisplay(ContentDisplay.TOP);
         button.getStyleClass().add("thing");
-        button.setId("thing-" + kind.word().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+        button.setId("thing-" + kind.word().toLowerCase(Locale.ROOT).replace(' ', '-'));
         button.setTooltip(new Tooltip("Click, then click the floor as often as you like; or drag it there"));
         button.setOnAction(e -> {
             gestures.take(kind);

@@ -2,6 +2,7 @@ package rhombic.desktop.frame;
 
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -69,7 +70,7 @@ final class TopBar extends StackPane {
         for (Workspace place : Workspace.values()) {
             ToggleButton button = new ToggleButton(place.word());
             button.getStyleClass().add("place");
-            button.setId("place-" + place.word().toLowerCase(java.util.Locale.ROOT));
+            button.setId("place-" + place.word().toLowerCase(Locale.ROOT));
             button.setToggleGroup(group);
             button.setOnAction(e -> go.accept(place));
             places.put(place, button);

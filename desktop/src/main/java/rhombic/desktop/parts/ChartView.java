@@ -31,7 +31,7 @@ import rhombic.formats.table.Csv;
 public final class ChartView extends Region {
     private final Canvas canvas = new Canvas();
     private final Consumer<String> say;
-    private Chart chart = Chart.of("", "", "", java.util.List.of());
+    private Chart chart = Chart.of("", "", "", List.of());
 
     public ChartView(Consumer<String> say) {
         this.say = say;

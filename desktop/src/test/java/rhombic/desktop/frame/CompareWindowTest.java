@@ -11,6 +11,7 @@ import javafx.event.ActionEvent;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
@@ -24,6 +25,7 @@ import rhombic.chart.Chart;
 import rhombic.desktop.parts.ChartView;
 import rhombic.experiment.Variant;
 import rhombic.formats.results.ResultsFile;
+import rhombic.study.Alternative;
 import rhombic.study.Study;
 import rhombic.study.change.Changes;
 import rhombic.study.kind.GoodsIn;
@@ -136,7 +138,7 @@ class CompareWindowTest extends WindowBase {
         robot.interact(() -> {
             Study two = window.bench().base().changed("Station 2", e -> ((Station) e).withPlaces(2));
             window.bench().compare("alternative", c -> c.withAlternatives(
-                    List.of(new rhombic.study.Alternative("Second place", Changes.between(window.bench().base(), two), 40.0))));
+                    List.of(new Alternative("Second place", Changes.between(window.bench().base(), two), 40.0))));
         });
         runAll(robot);
         press(robot, "#compare-search");
@@ -175,7 +177,7 @@ class CompareWindowTest extends WindowBase {
         await(() -> "Two places".equals(robot.lookup("#which-right").queryAs(ComboBox.class).getValue()));
         assertEquals("Base", robot.lookup("#which-left").queryAs(ComboBox.class).getValue());
         await(() -> text(robot, "figures-right").startsWith("out"));
-        robot.interact(() -> robot.lookup("#floors-time").queryAs(javafx.scene.control.Slider.class).setValue(0.5));
+        robot.interact(() -> robot.lookup("#floors-time").queryAs(Slider.class).setValue(0.5));
         await(() -> text(robot, "floors-clock").startsWith("4 h") && text(robot, "figures-left").contains("out 23"));
         await(() -> text(robot, "figures-right").contains("out 47"));
         assertTrue(text(robot, "floors-differences").startsWith("So far 23"), text(robot, "floors-differences"));
@@ -356,7 +358,7 @@ class CompareWindowTest extends WindowBase {
         overloaded(robot);
         robot.interact(() -> window.bench().select("Station 2"));
         press(robot, "#try-several-of-it");
-        robot.interact(() -> robot.lookup("#how-many-field").queryAs(TextField.class).fireEvent(new javafx.event.ActionEvent()));
+        robot.interact(() -> robot.lookup("#how-many-field").queryAs(TextField.class).fireEvent(new ActionEvent()));
         assertEquals(3, window.bench().comparison().factor("Station 2 how many").orElseThrow().levels().size());
         Study three = Variant.sweep(window.bench().base(), window.bench().comparison().sweeps().getFirst()).getLast()
                 .study();

@@ -1,27 +1,27 @@
 package rhombic.desktop.frame;
 
-import javafx.scene.control.ComboBox;
-import javafx.scene.image.WritableImage;
-import javafx.scene.paint.Color;
-import rhombic.quantity.Quantity;
-import rhombic.study.kind.Basics;
-import rhombic.study.kind.GoodsOut;
-import rhombic.study.place.Placement;
-import rhombic.study.value.PieceType;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import javafx.scene.control.ComboBox;
+import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
+import javafx.scene.paint.Color;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.Start;
+import rhombic.quantity.Quantity;
+import rhombic.study.kind.Basics;
+import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
+import rhombic.study.place.Placement;
 import rhombic.study.rack.RackStock;
+import rhombic.study.value.PieceType;
 
 /** A first rack: dragged out, served by cranes after a click, sized by its corner, and seen to store, in the real window. */
 class RackWindowTest extends WindowBase {

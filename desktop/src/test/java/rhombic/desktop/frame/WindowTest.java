@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Point2D;
+import javafx.scene.Node;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
@@ -34,6 +35,8 @@ import rhombic.formats.file.ErrorLog;
 import rhombic.formats.file.Journal;
 import rhombic.formats.study.StudyReader;
 import rhombic.formats.study.StudyWriter;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
@@ -368,8 +371,8 @@ class WindowTest extends WindowBase {
     void aRunOfTenYearsTellsItsProgressAndCanBeStopped(FxRobot robot) {
         buildLine(robot);
         robot.interact(() -> window.bench().edit("ten years",
-                s -> s.withPlan(s.plan().withLength(rhombic.quantity.Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME)))));
-        await(() -> robot.lookup("Stop").tryQuery().filter(javafx.scene.Node::isVisible).isPresent());
+                s -> s.withPlan(s.plan().withLength(Quantity.parse("3650 d", Dimension.TIME)))));
+        await(() -> robot.lookup("Stop").tryQuery().filter(Node::isVisible).isPresent());
         robot.clickOn("Stop");
         assertEquals("Stopped. The next edit runs it again.", text(robot, "outlook-message"));
     }

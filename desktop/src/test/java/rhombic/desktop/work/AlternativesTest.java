@@ -69,7 +69,7 @@ class AlternativesTest {
         String name = bench.startAlternative("More room", Changes.NONE);
         room(20);
         bench.show("");
-        bench.edit("places", s -> s.changed("Station 1", e -> ((rhombic.study.kind.Station) e).withPlaces(3)));
+        bench.edit("places", s -> s.changed("Station 1", e -> ((Station) e).withPlaces(3)));
         room(9);
         bench.show(name);
         assertEquals(3, ((Station) bench.study().find("Station 1").orElseThrow()).work().places());
@@ -106,7 +106,7 @@ class AlternativesTest {
         room(20);
         bench.show("");
         bench.startAlternative("Two places", Changes.NONE);
-        bench.edit("places", s -> s.changed("Station 1", e -> ((rhombic.study.kind.Station) e).withPlaces(2)));
+        bench.edit("places", s -> s.changed("Station 1", e -> ((Station) e).withPlaces(2)));
         bench.takeOver("More room");
         assertEquals("", bench.alternative());
         assertEquals(20, room());

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import rhombic.study.Link;
 import rhombic.study.Study;
@@ -166,7 +167,7 @@ class EditsTest {
         Study ended = Arranging.changedTo(study, Set.of("Station 1"), GoodsOut.KIND);
         assertEquals(List.of(link("Goods in", "Station 1")), ended.links(), "a goods out gives nothing on");
         assertEquals(study, Arranging.changedTo(study,
-                study.names().stream().filter("Station 1"::equals).collect(java.util.stream.Collectors.toSet()), Station.KIND));
+                study.names().stream().filter("Station 1"::equals).collect(Collectors.toSet()), Station.KIND));
     }
 
     @Test

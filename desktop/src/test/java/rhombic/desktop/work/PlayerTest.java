@@ -27,7 +27,9 @@ import rhombic.experiment.Response;
 import rhombic.experiment.Summary;
 import rhombic.formats.study.StudyReader;
 import rhombic.insight.Diagnosis;
+import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.study.Rule;
 import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.kind.Crew;
@@ -145,7 +147,7 @@ class PlayerTest {
 
     @Test
     void aRunThatARuleStopsEndsThere() throws Exception {
-        rhombic.study.Rule stop = new rhombic.study.Rule("Enough", rhombic.study.RuleText.when("every 2 h"), "",
+        Rule stop = new Rule("Enough", RuleText.when("every 2 h"), "",
                 List.of(RuleText.action("stop the run")));
         player.load(study.withRules(List.of(stop)));
         await(() -> player.lengthNanos() == 2 * HOUR);
@@ -164,7 +166,7 @@ class PlayerTest {
                 player.failure().orElseThrow());
         Study atOnce = study
                 .changed("Housings in", e -> ((GoodsIn) e).withSupply(new Supply.AtStart(3)))
-                .withRules(List.of(new rhombic.study.Rule("Bad", rhombic.study.RuleText.when("a piece enters Housings in"), "",
+                .withRules(List.of(new Rule("Bad", RuleText.when("a piece enters Housings in"), "",
                         List.of(RuleText.action("set joints to 1 / (piece.age * 1)")))));
         player.load(atOnce);
         await(() -> player.failure().isPresent());
@@ -176,7 +178,7 @@ class PlayerTest {
 
     @Test
     void aTenYearRunCanBeWatchedAndLeft() throws Exception {
-        player.load(study.withPlan(study.plan().withLength(Quantity.parse("3650 d", rhombic.quantity.Dimension.TIME))));
+        player.load(study.withPlan(study.plan().withLength(Quantity.parse("3650 d", Dimension.TIME))));
         await(() -> player.writtenNanos() > 24 * HOUR);
         player.seek(20 * HOUR);
         assertTrue(player.moment().orElseThrow().entered() > 500);

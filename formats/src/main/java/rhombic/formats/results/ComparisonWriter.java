@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.xssf.usermodel.XSSFSheet;
@@ -84,7 +85,7 @@ public final class ComparisonWriter {
         ResultWriter.number(node, "difference", verdict.difference().mean());
         ResultWriter.number(node, "halfWidth", verdict.difference().halfWidth());
         node.put("confidence", verdict.confidence());
-        node.put("verdict", verdict.kind().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '));
+        node.put("verdict", verdict.kind().name().toLowerCase(Locale.ROOT).replace('_', ' '));
         node.put("moreReplications", verdict.moreReplications());
     }
 

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -279,7 +280,7 @@ final class Fields {
         node.fieldNames().forEachRemaining(name -> {
             if (!read.contains(name)) {
                 fault(at(name), "is not a field known here: take it out, or check its spelling"
-                        + (read.isEmpty() ? "" : " (known: " + String.join(", ", new java.util.TreeSet<>(read)) + ")"));
+                        + (read.isEmpty() ? "" : " (known: " + String.join(", ", new TreeSet<>(read)) + ")"));
             }
         });
     }

@@ -18,6 +18,7 @@ import java.util.stream.Stream;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import rhombic.formats.study.StudyWriter;
 import rhombic.study.Study;
 
 class SafeFileTest {
@@ -190,7 +191,7 @@ class SafeFileTest {
     /** As programs wrote it before: in three files. */
     @Test
     void anEntryOfAnOlderProgramIsOffered() throws Exception {
-        Files.writeString(folder.resolve("x.study.json"), rhombic.formats.study.StudyWriter.write(Study.empty().named("Old")));
+        Files.writeString(folder.resolve("x.study.json"), StudyWriter.write(Study.empty().named("Old")));
         Files.writeString(folder.resolve("x.home"), "/some/where.rhombic.json");
         Files.writeString(folder.resolve("x.owner"), "999999999");
         try (Journal journal = new Journal(folder)) {

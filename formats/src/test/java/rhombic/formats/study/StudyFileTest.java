@@ -10,6 +10,7 @@ import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,7 +23,6 @@ import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -38,13 +38,15 @@ import rhombic.study.Sweep;
 import rhombic.study.change.Changes;
 import rhombic.study.check.StudyCheck;
 import rhombic.study.kind.GoodsIn;
-import rhombic.study.work.Supply;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.value.Look;
+import rhombic.study.value.PieceType;
 import rhombic.study.value.ShutTime;
 import rhombic.study.value.Timetable;
+import rhombic.study.work.Supply;
 import rhombic.testplants.RandomStudies;
-import java.io.UncheckedIOException;
-import rhombic.study.value.PieceType;
+
+import static org.junit.jupiter.api.Assertions.assertFalse;
 
 class StudyFileTest {
     private static final Path DEMO = Path.of("../demo/bench/heat-pump-line.rhombic.json");
@@ -286,7 +288,7 @@ class StudyFileTest {
     @Test
     void aSmallFileIsReadWhole() throws Exception {
         Study study = StudyReader.read(SMALL);
-        assertEquals(List.of("In", "S"), study.elements().stream().map(rhombic.study.kind.PlantElement::name).toList());
+        assertEquals(List.of("In", "S"), study.elements().stream().map(PlantElement::name).toList());
         assertEquals(1, study.links().size());
     }
 

@@ -26,6 +26,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import rhombic.formats.study.StudyReader;
 import rhombic.study.Study;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.value.Attribute;
@@ -235,7 +236,7 @@ class SheetTest {
 
     @Test
     void theSpreadsheetBesideTheDemoIsItsTimetable() throws Exception {
-        var study = rhombic.formats.study.StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
+        var study = StudyReader.open(Path.of("../demo/bench/heat-pump-line.rhombic.json"));
         var dock = (GoodsIn) study.find("Truck dock").orElseThrow();
         Timetable inStudy = ((Supply.ByTimetable) dock.supply().orElseThrow()).timetable();
         assertEquals(inStudy,

@@ -28,7 +28,6 @@ import rhombic.study.kind.PlantElement;
 
 /** The card of bridge cranes, as sentences. */
 final class BridgeCraneSentences {
-    private static final String AT_ONCE = "at once";
     private static final String ANY_WEIGHT = "of any weight";
     private static final String EVERYWHERE = "everywhere below them";
 
@@ -98,37 +97,15 @@ final class BridgeCraneSentences {
     }
 
     private Sentence moving() {
-        HallCraneDriving driving = crane.driving();
-        return new Sentence(new Words("The bridge travels at "), speed("speed", driving.bridgeSpeed(), HallCraneDriving::withBridgeSpeed),
+        HallCraneDriving now = crane.driving();
+        AxisWords bridge = new AxisWords(now.bridge(), axis -> crane(c -> c.with(c.driving().withBridge(axis))));
+        AxisWords trolley = new AxisWords(now.trolley(), axis -> crane(c -> c.with(c.driving().withTrolley(axis))));
+        AxisWords hoist = new AxisWords(now.hoist(), axis -> crane(c -> c.with(c.driving().withHoist(axis))));
+        return new Sentence(new Words("The bridge travels at "), bridge.speed("speed"), new Words(", reached "),
+                bridge.acceleration("acceleration"), new Words(", the trolley at "), trolley.speed("trolley speed"),
                 new Words(", reached "),
-                acceleration("acceleration", driving.bridgeAcceleration(), HallCraneDriving::withBridgeAcceleration),
-                new Words(", the trolley at "), speed("trolley speed", driving.trolleySpeed(), HallCraneDriving::withTrolleySpeed),
-                new Words(", reached "),
-                acceleration("trolley acceleration", driving.trolleyAcceleration(), HallCraneDriving::withTrolleyAcceleration),
-                new Words(", both at once; the hoist lifts at "),
-                speed("hoist speed", driving.hoistSpeed(), HallCraneDriving::withHoistSpeed), new Words(", reached "),
-                acceleration("hoist acceleration", driving.hoistAcceleration(), HallCraneDriving::withHoistAcceleration), new Words("."));
-    }
-
-    private interface SpeedSetting {
-        HallCraneDriving with(HallCraneDriving driving, Quantity value);
-    }
-
-    private Part speed(String id, Quantity now, SpeedSetting change) {
-        return typed(id, now.toString(), now.toString(), "A speed such as 0.7 m/s",
-                text -> crane(c -> c.withDriving(d -> change.with(d, Quantity.parse(text, Dimension.SPEED)))));
-    }
-
-    private interface AccelerationSetting {
-        HallCraneDriving with(HallCraneDriving driving, Optional<Quantity> value);
-    }
-
-    private Part acceleration(String id, Optional<Quantity> now, AccelerationSetting change) {
-        return typed(id, now.map(value -> "by " + value).orElse(AT_ONCE), now.map(Quantity::toString).orElse(""),
-                "Such as 0.3 m/s\u00b2; empty: at once", text -> crane(c -> c.withDriving(d -> change.with(d,
-                        text.isBlank() || text.strip().equals(AT_ONCE)
-                                ? Optional.empty()
-                                : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))));
+                trolley.acceleration("trolley acceleration"), new Words(", both at once; the hoist lifts at "), hoist.speed("hoist speed"),
+                new Words(", reached "), hoist.acceleration("hoist acceleration"), new Words("."));
     }
 
     private Sentence gripping() {

@@ -7,27 +7,21 @@ import static rhombic.desktop.card.text.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.text.Sentence;
-import rhombic.desktop.card.text.Sentence.Part;
 import rhombic.desktop.card.text.Sentence.Words;
 import rhombic.desktop.card.text.Typed;
-import rhombic.quantity.Dimension;
-import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.CraneCycles;
-import rhombic.study.rack.CraneDriving;
 import rhombic.study.rack.RackLayout;
 
 /** What the card of stacker cranes says. */
 final class CraneSentences {
     private static final String NO_RACK = "no rack yet";
-    private static final String AT_ONCE = "at once";
 
     private final Study study;
     private final StackerCrane crane;
@@ -62,34 +56,12 @@ final class CraneSentences {
     }
 
     private Sentence moving() {
-        CraneDriving driving = crane.driving();
-        return new Sentence(new Words("They travel at "),
-                speed("speed", driving.travelSpeed(), CraneDriving::withTravelSpeed), new Words(", speed up and brake "),
-                acceleration("acceleration", driving.travelAcceleration(), CraneDriving::withTravelAcceleration),
-                new Words(", and lift meanwhile at "), speed("lift speed", driving.liftSpeed(), CraneDriving::withLiftSpeed),
+        AxisWords travel = new AxisWords(crane.driving().travel(), axis -> crane(c -> c.withDriving(d -> d.withTravel(axis))));
+        AxisWords lift = new AxisWords(crane.driving().lift(), axis -> crane(c -> c.withDriving(d -> d.withLift(axis))));
+        return new Sentence(new Words("They travel at "), travel.speed("speed"), new Words(", speed up and brake "),
+                travel.acceleration("acceleration"), new Words(", and lift meanwhile at "), lift.speed("lift speed"),
                 new Words(", reached "),
-                acceleration("lift acceleration", driving.liftAcceleration(), CraneDriving::withLiftAcceleration), new Words("."));
-    }
-
-    private interface SpeedSetting {
-        CraneDriving with(CraneDriving driving, Quantity value);
-    }
-
-    private Part speed(String id, Quantity now, SpeedSetting change) {
-        return typed(id, now.toString(), now.toString(), "A speed such as 3 m/s",
-                text -> crane(c -> c.withDriving(d -> change.with(d, Quantity.parse(text, Dimension.SPEED)))));
-    }
-
-    private interface AccelerationSetting {
-        CraneDriving with(CraneDriving driving, Optional<Quantity> value);
-    }
-
-    private Part acceleration(String id, Optional<Quantity> now, AccelerationSetting change) {
-        return typed(id, now.map(value -> "by " + value).orElse(AT_ONCE), now.map(Quantity::toString).orElse(""),
-                "Such as 0.5 m/s\u00b2; empty: at once", text -> crane(c -> c.withDriving(d -> change.with(d,
-                        text.isBlank() || text.strip().equals(AT_ONCE)
-                                ? Optional.empty()
-                                : Optional.of(Quantity.parse(text, Dimension.ACCELERATION))))));
+                lift.acceleration("lift acceleration"), new Words("."));
     }
 
     private Sentence fork() {

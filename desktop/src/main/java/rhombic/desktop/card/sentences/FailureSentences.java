@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionException;
@@ -149,7 +150,7 @@ final class FailureSentences {
     }
 
     private static FailureMode usual(List<FailureMode> there) {
-        String name = Names.free("Fault", there.stream().map(FailureMode::name).collect(java.util.stream.Collectors.toSet()));
+        String name = Names.free("Fault", there.stream().map(FailureMode::name).collect(Collectors.toSet()));
         return FailureMode.of(name, new UpTime.After(DistributionText.parse("exponential(4 h)"), UpTime.Clock.CALENDAR),
                 DistributionText.parse("exponential(10 min)"));
     }

@@ -8,6 +8,7 @@ import static rhombic.desktop.card.text.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
@@ -217,7 +218,7 @@ final class GoodsInSentences {
             case "on demand" -> new Supply.OnDemand();
             case "all at the start" -> new Supply.AtStart(10);
             case "by timetable" -> new Supply.ByTimetable(new Timetable(Timetable.Repeat.DAILY,
-                    List.of(new Timetable.Row(8 * 3600, g.mix().isEmpty() ? "Piece" : g.mix().getFirst().type(), 10, java.util.Map.of())),
+                    List.of(new Timetable.Row(8 * 3600, g.mix().isEmpty() ? "Piece" : g.mix().getFirst().type(), 10, Map.of())),
                     ""));
             default -> new Supply.Spaced(DistributionText.parse("exponential(90 s)"));
         })));

@@ -1,6 +1,5 @@
 package rhombic.desktop.card.sentences;
 
-import rhombic.study.rack.TurnoverClasses;
 import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -44,6 +43,7 @@ import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
+import rhombic.study.rack.TurnoverClasses;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;

@@ -1,6 +1,5 @@
 package rhombic.desktop.card.sentences;
 
-import rhombic.study.crane.BridgeCrane;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
 import static rhombic.desktop.card.text.Sentence.Token.script;
@@ -27,6 +26,7 @@ import rhombic.study.Study;
 import rhombic.study.area.BreakArea;
 import rhombic.study.area.VehiclePlaces;
 import rhombic.study.area.Zone;
+import rhombic.study.crane.BridgeCrane;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;

@@ -58,8 +58,8 @@ class BridgeCraneSentencesTest {
         assertEquals("5000 kg", crane(edited(study, "max weight", "5 t")).maxWeight().map(value -> value.inBaseUnit() + " kg")
                 .orElseThrow().replace(".0", ""));
         assertEquals("8 m", crane(edited(study, "lift height", "8 m")).runway().liftHeight().toString());
-        assertEquals("0.4 m/s", crane(edited(study, "hoist speed", "0.4 m/s")).driving().hoistSpeed().toString());
-        assertEquals(Optional.empty(), crane(edited(study, "acceleration", "at once")).driving().bridgeAcceleration());
+        assertEquals("0.4 m/s", crane(edited(study, "hoist speed", "0.4 m/s")).driving().hoist().speed().toString());
+        assertEquals(Optional.empty(), crane(edited(study, "acceleration", "at once")).driving().bridge().acceleration());
         Study byFormula = edited(edited(study, "vehicle rule", "the lowest by formula"), "member formula", "member.metres");
         assertTrue(says(byFormula, "Of those that are free, the lowest by formula, member.metres, comes; of what is most urgent"));
         assertThrows(IllegalArgumentException.class, () -> edited(study, "span", "12"));

@@ -19,6 +19,7 @@ import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
+import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
 import rhombic.study.work.Recipe;
 
@@ -80,7 +81,7 @@ class DockSentencesTest {
     void aGoodsInSaysWhatItsLoadCarriersBring() {
         Study boxes = study.with(GoodsIn.KIND.placed(study.names(), study.pieceTypes(), Placement.at(-60, 0)));
         assertEquals(false, says(boxes, "Goods in", "Each load carrier brings"), "it brings boxes");
-        Study trucks = boxes.changed("Goods in", e -> ((GoodsIn) e).withMix(List.of(new rhombic.study.value.MixPart("Truck", 1))));
+        Study trucks = boxes.changed("Goods in", e -> ((GoodsIn) e).withMix(List.of(new MixPart("Truck", 1))));
         assertTrue(says(trucks, "Goods in", "Each load carrier brings + parts"));
         assertTrue(says(loaded(trucks, "Goods in"), "Goods in", "Each load carrier brings 12 Box."));
     }

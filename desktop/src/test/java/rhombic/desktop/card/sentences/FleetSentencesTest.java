@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rhombic.desktop.card.text.Sentence;
+import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Study;
@@ -138,7 +139,7 @@ class FleetSentencesTest {
         Study changed = edited(edited(edited(edited(driven, "AGVs", "range", "5 km"), "AGVs", "standby", ""), "AGVs", "liftings", "900"),
                 "AGVs",
                 "charges at", "at Charging");
-        assertEquals(Battery.USUAL.withRange(Quantity.parse("5 km", rhombic.quantity.Dimension.LENGTH)).withStandby(Optional.empty())
+        assertEquals(Battery.USUAL.withRange(Quantity.parse("5 km", Dimension.LENGTH)).withStandby(Optional.empty())
                 .withLiftings(OptionalInt.of(900)).withAt("Charging"), battery(changed));
         assertTrue(says(changed, "Charging", "2 vehicles at a time. For AGVs."));
         assertTrue(battery(edited(changed, "AGVs", "swaps", "swapped for a full one")).swaps());

@@ -1,6 +1,5 @@
 package rhombic.desktop.card.sentences;
 
-import rhombic.study.rack.PickSequence;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -18,6 +17,7 @@ import rhombic.study.place.Placement;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.OrderLine;
+import rhombic.study.rack.PickSequence;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
@@ -85,7 +85,7 @@ class RackSentencesTest {
         Study single = edited(served, "Stacker cranes", "cycle", "in single cycles");
         assertEquals(CraneCycles.Cycle.SINGLE, single.find("Stacker cranes", StackerCrane.class).orElseThrow().cycles().rule());
         assertEquals(Optional.empty(), edited(served, "Stacker cranes", "acceleration", "at once")
-                .find("Stacker cranes", StackerCrane.class).orElseThrow().driving().travelAcceleration());
+                .find("Stacker cranes", StackerCrane.class).orElseThrow().driving().travel().acceleration());
     }
 
     @Test

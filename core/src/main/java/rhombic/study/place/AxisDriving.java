@@ -1,4 +1,4 @@
-package rhombic.study.crane;
+package rhombic.study.place;
 
 import java.io.Serializable;
 import java.util.Optional;
@@ -6,6 +6,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pace;
+import rhombic.study.field.Field;
+import rhombic.study.field.FieldType;
 import rhombic.study.value.StudyException;
 
 /**
@@ -29,8 +31,19 @@ public record AxisDriving(Quantity speed, Optional<Quantity> acceleration) imple
         }
     }
 
-    static AxisDriving of(String speed, String acceleration) {
+    public static AxisDriving of(String speed, String acceleration) {
         return new AxisDriving(Quantity.parse(speed, Dimension.SPEED), Optional.of(Quantity.parse(acceleration, Dimension.ACCELERATION)));
+    }
+
+    /** The speed as a field of that name. */
+    public static Field<AxisDriving, Quantity> speedField(String name, String text, AxisDriving usual) {
+        return Field.written(name, text, new FieldType.Measured(Dimension.SPEED), usual.speed, AxisDriving::speed, AxisDriving::with);
+    }
+
+    /** The acceleration as a field of that name; missing: at once. */
+    public static Field<AxisDriving, Optional<Quantity>> accelerationField(String name, String text) {
+        return Field.optional(name, text, new FieldType.Maybe<>(new FieldType.Measured(Dimension.ACCELERATION)), Optional.empty(),
+                AxisDriving::acceleration, AxisDriving::with);
     }
 
     /** How it covers so many metres: trapezoidal, or triangular where the way is too short to reach the speed. */
@@ -40,17 +53,36 @@ public record AxisDriving(Quantity speed, Optional<Quantity> acceleration) imple
                 : Pace.between(metres, 0, speed.inBaseUnit(), 0, gain(), gain());
     }
 
+    /** How long that takes. */
+    public double seconds(double metres) {
+        double most = speed.inBaseUnit();
+        if (acceleration.isEmpty()) {
+            return metres / most;
+        }
+        return metres >= most * most / gain() ? metres / most + most / gain() : 2 * Math.sqrt(metres / gain());
+    }
+
     /** By which it speeds up and brakes, metres per second squared; infinite: at once. */
     public double gain() {
         return acceleration.map(Quantity::inBaseUnit).orElse(Double.POSITIVE_INFINITY);
     }
 
-    AxisDriving with(Quantity newSpeed) {
+    public AxisDriving with(Quantity newSpeed) {
         return new AxisDriving(newSpeed, acceleration);
     }
 
-    AxisDriving with(Optional<Quantity> newAcceleration) {
+    public AxisDriving with(Optional<Quantity> newAcceleration) {
         return new AxisDriving(speed, newAcceleration);
+    }
+
+    /** At its speed at once, and at rest at once. */
+    public AxisDriving atOnce() {
+        return with(Optional.empty());
+    }
+
+    /** So many times as fast. */
+    public AxisDriving faster(double factor) {
+        return with(speed.times(factor));
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
