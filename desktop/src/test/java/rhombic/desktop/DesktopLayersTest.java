@@ -15,8 +15,8 @@ class DesktopLayersTest {
 
     @Test
     void workIsDoneWithoutAToolkit() {
-        noClasses().that().resideInAnyPackage("rhombic.desktop.work", "rhombic.desktop.card.sentences", "rhombic.desktop.card.text")
-                .should().dependOnClassesThat()
+        noClasses().that().resideInAnyPackage("rhombic.desktop.work", "rhombic.desktop.card.sentences",
+                "rhombic.desktop.card.phrases", "rhombic.desktop.card.text").should().dependOnClassesThat()
                 .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(DESKTOP);
     }
 
@@ -62,13 +62,15 @@ class DesktopLayersTest {
                 .layer("floor").definedBy("rhombic.desktop.floor")
                 .layer("hand").definedBy("rhombic.desktop.floor.hand")
                 .layer("sentences").definedBy("rhombic.desktop.card.sentences")
+                .layer("phrases").definedBy("rhombic.desktop.card.phrases")
                 .layer("text").definedBy("rhombic.desktop.card.text")
                 .layer("card").definedBy("rhombic.desktop.card")
                 .whereLayer("floor").mayOnlyBeAccessedByLayers("hand", "card")
                 .whereLayer("hand").mayOnlyBeAccessedByLayers("card")
                 .whereLayer("card").mayNotBeAccessedByAnyLayer()
                 .whereLayer("sentences").mayOnlyBeAccessedByLayers("card")
-                .whereLayer("text").mayOnlyBeAccessedByLayers("card", "sentences")
+                .whereLayer("phrases").mayOnlyBeAccessedByLayers("sentences")
+                .whereLayer("text").mayOnlyBeAccessedByLayers("card", "sentences", "phrases")
                 .check(DESKTOP);
     }
 }

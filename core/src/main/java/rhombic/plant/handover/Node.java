@@ -9,6 +9,7 @@ import rhombic.measure.ModeFigures;
 import rhombic.measure.tally.Tally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.activity.Holds;
+import rhombic.plant.piece.PickPlaces;
 import rhombic.plant.piece.Piece;
 import rhombic.study.Rule;
 import rhombic.study.duty.FailureMode;

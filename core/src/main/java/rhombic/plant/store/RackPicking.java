@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
-import rhombic.plant.handover.PickPlaces;
+import rhombic.plant.piece.PickPlaces;
 import rhombic.plant.piece.Piece;
 import rhombic.space.Pose;
 import rhombic.study.rack.PickRoute;

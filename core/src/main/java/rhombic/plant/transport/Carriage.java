@@ -16,7 +16,7 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.handover.Passage;
-import rhombic.plant.handover.PickPlaces;
+import rhombic.plant.piece.PickPlaces;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Job;

@@ -1,8 +1,8 @@
 package rhombic.plant.transport;
 
 import java.util.List;
-import rhombic.plant.handover.PickPlaces;
-import rhombic.plant.handover.PickPlaces.PickStop;
+import rhombic.plant.piece.PickPlaces;
+import rhombic.plant.piece.PickPlaces.PickStop;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Job;
 

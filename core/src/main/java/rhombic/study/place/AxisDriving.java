@@ -55,11 +55,11 @@ public record AxisDriving(Quantity speed, Optional<Quantity> acceleration) imple
 
     /** How long that takes. */
     public double seconds(double metres) {
-        double most = speed.inBaseUnit();
+        double fastest = speed.inBaseUnit();
         if (acceleration.isEmpty()) {
-            return metres / most;
+            return metres / fastest;
         }
-        return metres >= most * most / gain() ? metres / most + most / gain() : 2 * Math.sqrt(metres / gain());
+        return metres >= fastest * fastest / gain() ? metres / fastest + fastest / gain() : 2 * Math.sqrt(metres / gain());
     }
 
     /** By which it speeds up and brakes, metres per second squared; infinite: at once. */

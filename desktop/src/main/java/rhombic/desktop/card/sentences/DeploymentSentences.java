@@ -10,6 +10,7 @@ import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import rhombic.desktop.card.phrases.DispatchingSentences;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;
 import rhombic.desktop.card.text.Sentence.Words;

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.chance.DistributionText;
+import rhombic.desktop.card.phrases.RecipeSentences;
+import rhombic.desktop.card.phrases.TimeSentences;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;
 import rhombic.desktop.card.text.Sentence.Words;

@@ -13,6 +13,7 @@ import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import rhombic.desktop.card.phrases.RoutingSentences;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;
 import rhombic.desktop.card.text.Sentence.Words;

@@ -14,6 +14,7 @@ import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import rhombic.chance.DistributionText;
+import rhombic.desktop.card.phrases.RecipeSentences;
 import rhombic.desktop.card.text.OfferException;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Filled;

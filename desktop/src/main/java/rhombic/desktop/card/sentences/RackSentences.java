@@ -15,6 +15,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import rhombic.chance.DistributionText;
+import rhombic.desktop.card.phrases.TimeSentences;
 import rhombic.desktop.card.text.Offers;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;

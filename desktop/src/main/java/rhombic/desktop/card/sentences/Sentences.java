@@ -13,6 +13,10 @@ import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import rhombic.desktop.card.phrases.Changed;
+import rhombic.desktop.card.phrases.DutySentences;
+import rhombic.desktop.card.phrases.PlacementSentences;
+import rhombic.desktop.card.phrases.RoutingSentences;
 import rhombic.desktop.card.text.Offers;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;
@@ -27,7 +31,6 @@ import rhombic.study.area.BreakArea;
 import rhombic.study.area.VehiclePlaces;
 import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
-import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Crew;
@@ -146,7 +149,7 @@ public final class Sentences {
         List<Part> parts = new ArrayList<>(List.of(words("Of those that wait it takes "),
                 picked("selection", selection.choice().word(),
                         Arrays.stream(Selection.Choice.values()).map(Selection.Choice::word).toList(),
-                        text -> basics(element, b -> b.withSelection(
+                        text -> Changed.basics(element, b -> b.withSelection(
                                 text.equals(Selection.Choice.OLDEST.word())
                                         ? Selection.OLDEST
                                         : text.equals(Selection.Choice.TYPE.word())
@@ -157,13 +160,13 @@ public final class Sentences {
             case TYPE -> {
                 parts.add(words(", first "));
                 parts.add(several("selection types", selection.types().isEmpty() ? "+ types" : String.join(", then ", selection.types()),
-                        selection.types(), types, names -> basics(element, b -> b.withSelection(Selection.byType(names)))));
+                        selection.types(), types, names -> Changed.basics(element, b -> b.withSelection(Selection.byType(names)))));
             }
             case FORMULA -> {
                 parts.add(words(", "));
                 parts.add(script("selection formula", selection.formula(), selection.formula(),
                         "A formula that gives a number; the highest comes first", Offers.at(study, element.basics().attributes()),
-                        text -> basics(element, b -> b.withSelection(Selection.byFormula(Formula.parse(text.strip()).text())))));
+                        text -> Changed.basics(element, b -> b.withSelection(Selection.byFormula(Formula.parse(text.strip()).text())))));
             }
         }
         parts.add(words(". "));
@@ -175,7 +178,7 @@ public final class Sentences {
         String times = ShutTime.text(element.basics().inletShut());
         Part token = typed("inlet shut", times.isEmpty() ? "+ shut the inlet" : ShutTime.shown(element.basics().inletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
-                text -> basics(element, b -> b.withInletShut(ShutTime.parse(text))));
+                text -> Changed.basics(element, b -> b.withInletShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its inlet is shut "), token, words("."));
     }
 
@@ -183,20 +186,20 @@ public final class Sentences {
         String times = ShutTime.text(element.basics().outletShut());
         Part token = typed("outlet shut", times.isEmpty() ? "+ shut the outlet" : ShutTime.shown(element.basics().outletShut()), times,
                 "Elapsed times such as 1 h to 2 h, 5 h on; empty: always open",
-                text -> basics(element, b -> b.withOutletShut(ShutTime.parse(text))));
+                text -> Changed.basics(element, b -> b.withOutletShut(ShutTime.parse(text))));
         return times.isEmpty() ? List.of(token) : List.of(words("Its outlet is shut "), token, words("."));
     }
 
     /** Shuts or opens an outlet from a moment of the run on; what was to come after that is dropped. */
     public static UnaryOperator<Study> switchedOutlet(PlantElement element, boolean shut, Quantity from) {
         List<ShutTime> before = element.basics().outletShut();
-        return basics(element, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+        return Changed.basics(element, b -> b.withOutletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     /** Shuts or opens an inlet from a moment of the run on; what was to come after that is dropped. */
     public static UnaryOperator<Study> switchedInlet(PlantElement element, boolean shut, Quantity from) {
         List<ShutTime> before = element.basics().inletShut();
-        return basics(element, b -> b.withInletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
+        return Changed.basics(element, b -> b.withInletShut(shut ? ShutTime.shutFrom(before, from) : ShutTime.openFrom(before, from)));
     }
 
     private Sentence place(PlantElement element) {
@@ -216,12 +219,9 @@ public final class Sentences {
                         text -> change(element, e -> e.placed(e.placement().headedTo(Typed.degrees(text))))),
                 words(". "),
                 cells("attributes", attributes.isEmpty() ? "+ attribute" : attributes,
-                        StudySentences.attributes(element.basics().attributes(), list -> basics(element, b -> b.withAttributes(list)))),
+                        StudySentences.attributes(element.basics().attributes(),
+                                list -> Changed.basics(element, b -> b.withAttributes(list)))),
                 words(attributes.isEmpty() ? "" : "."));
-    }
-
-    static UnaryOperator<Study> basics(PlantElement element, UnaryOperator<Basics> change) {
-        return change(element, e -> e.with(change.apply(e.basics())));
     }
 
     private static UnaryOperator<Study> change(PlantElement element, UnaryOperator<PlantElement> change) {

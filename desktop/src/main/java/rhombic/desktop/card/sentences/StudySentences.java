@@ -16,6 +16,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import rhombic.desktop.card.phrases.CalendarSentences;
 import rhombic.desktop.card.text.Offers;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Grid;

@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -21,7 +21,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.kind.ResourceGroup;
 
 /** Who must be there for something: one token, that is picked first and edited as a table then. */
-final class NeedSentences {
+public final class NeedSentences {
     private NeedSentences() {}
 
     /** All by whom somebody can be asked for: groups, then skills. */
@@ -50,7 +50,7 @@ final class NeedSentences {
      * @param empty what it shows while nobody is needed; it is picked from then, or given as lines of cells parted by tabs
      * @param change makes an edit of who is needed
      */
-    static Part token(Study study, String id, List<Need> needs, String empty, Function<List<Need>, UnaryOperator<Study>> change) {
+    public static Part token(Study study, String id, List<Need> needs, String empty, Function<List<Need>, UnaryOperator<Study>> change) {
         List<String> choices = workers(study);
         if (needs.isEmpty()) {
             return picked(id, empty, choices.isEmpty() ? List.of("Place a crew first: it is on the shelf, under People") : choices,

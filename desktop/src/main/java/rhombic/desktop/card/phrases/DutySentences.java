@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.picked;
 import static rhombic.desktop.card.text.Sentence.Token.typed;
@@ -26,7 +26,7 @@ import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
 
 /** When equipment works, and where people stand at it. */
-final class DutySentences {
+public final class DutySentences {
     private static final String ALWAYS = "all the time";
     private static final String NEW_CALENDAR = "a new calendar";
 
@@ -40,7 +40,7 @@ final class DutySentences {
         duty = element.basics().duty();
     }
 
-    static List<Sentence> of(Study study, PlantElement element) {
+    public static List<Sentence> of(Study study, PlantElement element) {
         DutySentences sentences = new DutySentences(study, element);
         List<Sentence> all = new ArrayList<>();
         FailureSentences failures = FailureSentences.of(study, element);
@@ -58,12 +58,12 @@ final class DutySentences {
     }
 
     /** Only when it works, for what nothing breaks. */
-    static Sentence calendarOf(Study study, ResourceGroup group) {
+    public static Sentence calendarOf(Study study, ResourceGroup group) {
         return new Sentence(new DutySentences(study, group).calendar());
     }
 
     private UnaryOperator<Study> duty(UnaryOperator<Duty> change) {
-        return Sentences.basics(element, b -> b.withDuty(change.apply(b.duty())));
+        return Changed.basics(element, b -> b.withDuty(change.apply(b.duty())));
     }
 
     // ---- calendar

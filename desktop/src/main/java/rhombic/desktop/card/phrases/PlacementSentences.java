@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.typed;
 
@@ -20,14 +20,14 @@ import rhombic.study.place.Footprint;
 import rhombic.study.place.PieceOffset;
 
 /** How large an element is, how high it stands, and where pieces sit on it. */
-final class PlacementSentences {
+public final class PlacementSentences {
     private final PlantElement element;
 
     private PlacementSentences(PlantElement element) {
         this.element = element;
     }
 
-    static List<Sentence> of(PlantElement element) {
+    public static List<Sentence> of(PlantElement element) {
         PlacementSentences sentences = new PlacementSentences(element);
         List<Sentence> all = new ArrayList<>(List.of(sentences.size()));
         if (!element.basics().pieceOffset().equals(PieceOffset.USUAL)) {

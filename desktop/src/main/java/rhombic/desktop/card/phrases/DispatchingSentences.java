@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.picked;
 import static rhombic.desktop.card.text.Sentence.Token.script;
@@ -22,46 +22,46 @@ import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.ResourceGroup;
 
 /** What the card of any group says of the rules that it goes by. */
-final class DispatchingSentences {
+public final class DispatchingSentences {
     private final ResourceGroup group;
     private final Dispatching rules;
 
-    DispatchingSentences(ResourceGroup group) {
+    public DispatchingSentences(ResourceGroup group) {
         this.group = group;
         rules = group.dispatching();
     }
 
     /** Which of them comes, and what they do first. */
-    Sentence rules(Study study) {
+    public Sentence rules(Study study) {
         List<Part> parts = new ArrayList<>(List.of(new Words(group.arePeople() ? "Of those who are free, " : "Of those that are free, "),
                 choice(group.arePeople() ? "person rule" : "vehicle rule", ResourceChoice.values(), ResourceChoice::word,
-                        rules.resourceRule(), Dispatching::withResourceRule),
-                new Words(" comes; of what is most urgent they do "),
-                choice("job rule", JobChoice.values(), JobChoice::word, rules.jobRule(), Dispatching::withJobRule)));
+                        rules.resourceRule(), Dispatching::withResourceRule)));
         if (rules.resourceRule() == ResourceChoice.FORMULA) {
-            parts.add(2, script("member formula", rules.resourceFormula().isEmpty() ? "+ formula" : rules.resourceFormula(),
-                    rules.resourceFormula(),
+            parts.addAll(formula("member formula", rules.resourceFormula(),
                     "A formula about a member that could come, such as member.metres + 50 * member.busy; the smallest comes",
-                    Offers.ofMembers(study), text -> changed(Dispatching::withResourceFormula, TimeSentences.formula(text))));
-            parts.add(2, new Words(", "));
-            parts.add(4, new Words(","));
+                    Offers.ofMembers(study), Dispatching::withResourceFormula));
         }
+        parts.add(new Words(" comes; of what is most urgent they do "));
+        parts.add(choice("job rule", JobChoice.values(), JobChoice::word, rules.jobRule(), Dispatching::withJobRule));
         if (rules.jobRule() == JobChoice.FORMULA) {
-            parts.add(new Words(", "));
-            parts.add(script("job formula", rules.jobFormula().isEmpty() ? "+ formula" : rules.jobFormula(), rules.jobFormula(),
+            parts.addAll(formula("job formula", rules.jobFormula(),
                     "A formula about the piece, such as piece.urgency, or -piece.due for the earliest due", Offers.at(study, List.of()),
-                    text -> changed(Dispatching::withJobFormula, TimeSentences.formula(text))));
-            parts.add(new Words(","));
+                    Dispatching::withJobFormula));
         }
         parts.add(new Words(" first."));
         return new Sentence(parts);
     }
 
-    Part travel() {
+    private List<Part> formula(String id, String now, String hint, List<String> offers, Setting<String> setting) {
+        return List.of(new Words(", "), script(id, now.isEmpty() ? "+ formula" : now, now, hint, offers,
+                text -> changed(setting, TimeSentences.formula(text))), new Words(","));
+    }
+
+    public Part travel() {
         return choice("travel", TravelChoice.values(), TravelChoice::word, rules.travel(), Dispatching::withTravel);
     }
 
-    Part idleAt() {
+    public Part idleAt() {
         return choice("idle at", IdlePlace.values(), IdlePlace::word, rules.idleAt(), Dispatching::withIdleAt);
     }
 

@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -34,7 +34,7 @@ import rhombic.study.value.PieceType;
 import rhombic.study.value.Routing;
 
 /** Where pieces go from one outlet of something, and which. */
-final class RoutingSentences {
+public final class RoutingSentences {
     private static final int MAX_CHOICES = 200;
 
     private final Study study;
@@ -55,16 +55,16 @@ final class RoutingSentences {
     }
 
     /** @param andMore what is said behind it */
-    static List<Sentence> of(Study study, PlantElement element, List<Part> andMore) {
+    public static List<Sentence> of(Study study, PlantElement element, List<Part> andMore) {
         return new RoutingSentences(study, element, "").ways(andMore);
     }
 
-    static List<Sentence> ofDivert(Study study, Conveyor conveyor, Fitting.Divert divert) {
+    public static List<Sentence> ofDivert(Study study, Conveyor conveyor, Fitting.Divert divert) {
         return new RoutingSentences(study, conveyor, divert.name()).ways(List.of());
     }
 
     /** All that is said of one link: where it leads, which pieces go there, how they come there, and what breaks it. */
-    static List<Sentence> of(Study study, Link link) {
+    public static List<Sentence> of(Study study, Link link) {
         PlantElement from = study.find(link.from()).orElseThrow();
         RoutingSentences sentences = new RoutingSentences(study, from, link.fromPort());
         int number = sentences.number(link);
@@ -212,7 +212,7 @@ final class RoutingSentences {
     private UnaryOperator<Study> choose(Routing way) {
         return divert().map(d -> (UnaryOperator<Study>) s -> s.changed(element.name(), e -> e instanceof Conveyor now
                 ? now.withFitting(outlet, d.withRouting(way))
-                : e)).orElseGet(() -> Sentences.basics(element, b -> b.withRouting(way)));
+                : e)).orElseGet(() -> Changed.basics(element, b -> b.withRouting(way)));
     }
 
     private List<Part> filter(Link link) {

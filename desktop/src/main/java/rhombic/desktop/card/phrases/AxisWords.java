@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.typed;
 
@@ -12,24 +12,24 @@ import rhombic.study.Study;
 import rhombic.study.place.AxisDriving;
 
 /** What cards say of how a crane moves in one direction. */
-final class AxisWords {
+public final class AxisWords {
     private static final String AT_ONCE = "at once";
 
     private final AxisDriving now;
     private final Function<AxisDriving, UnaryOperator<Study>> change;
 
     /** @param change of the study to one in which the crane moves like that */
-    AxisWords(AxisDriving now, Function<AxisDriving, UnaryOperator<Study>> change) {
+    public AxisWords(AxisDriving now, Function<AxisDriving, UnaryOperator<Study>> change) {
         this.now = now;
         this.change = change;
     }
 
-    Part speed(String id) {
+    public Part speed(String id) {
         return typed(id, now.speed().toString(), now.speed().toString(), "A speed such as 0.8 m/s",
                 text -> change.apply(now.with(Quantity.parse(text, Dimension.SPEED))));
     }
 
-    Part acceleration(String id) {
+    public Part acceleration(String id) {
         return typed(id, now.acceleration().map(value -> "by " + value).orElse(AT_ONCE),
                 now.acceleration().map(Quantity::toString).orElse(""),
                 "Such as 0.5 m/s\u00b2; empty: at once",

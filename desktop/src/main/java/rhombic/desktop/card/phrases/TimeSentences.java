@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -30,7 +30,7 @@ import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
 
 /** Says how long something takes, and what that depends on. */
-final class TimeSentences {
+public final class TimeSentences {
     private static final List<String> SOURCES = List.of("the same for all", "by type", "from a table", "by a formula");
     private static final List<String> UNITS = Arrays.stream(Unit.values()).filter(u -> u.dimension() == Dimension.TIME).map(Unit::symbol)
             .toList();
@@ -41,7 +41,7 @@ final class TimeSentences {
     private final List<String> offers;
 
     /** @param here the attributes of what it is about */
-    TimeSentences(Study study, List<Attribute> here) {
+    public TimeSentences(Study study, List<Attribute> here) {
         this.study = study;
         types = study.pieceTypes().stream().map(PieceType::name).toList();
         tables = study.tables().stream().map(Table::name).toList();
@@ -49,7 +49,7 @@ final class TimeSentences {
     }
 
     /** Tokens for how long something takes, and for what that depends on. */
-    List<Part> of(String id, TimeSource source, Function<TimeSource, UnaryOperator<Study>> change) {
+    public List<Part> of(String id, TimeSource source, Function<TimeSource, UnaryOperator<Study>> change) {
         Part depends = picked(id + " depends", "+ depends on", SOURCES, text -> change.apply(other(source, text)));
         return switch (source) {
             case TimeSource.Drawn drawn -> List.of(Sentence.Token.time(id, drawn.toString(), drawn.toString(),

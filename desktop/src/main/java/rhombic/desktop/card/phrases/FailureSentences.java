@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -43,7 +43,7 @@ import rhombic.study.kind.WorkEquipment;
 import rhombic.study.value.Names;
 
 /** What breaks something: equipment, a link, or what the people of a crew work with. */
-final class FailureSentences {
+public final class FailureSentences {
     private static final String AFTER = "after a time";
     private static final String AVAILABLE = "so that it is available";
     private static final String PLANNED = "as planned";
@@ -79,10 +79,10 @@ final class FailureSentences {
         this.manner = manner;
     }
 
-    static FailureSentences of(Study study, PlantElement element) {
+    public static FailureSentences of(Study study, PlantElement element) {
         boolean isGroup = element instanceof ResourceGroup;
         return new FailureSentences(study, element.basics().duty().failures(),
-                change -> Sentences.basics(element, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
+                change -> Changed.basics(element, b -> b.withDuty(b.duty().withFailures(change.apply(b.duty().failures())))),
                 isGroup ? null : element, isGroup
                         ? ((ResourceGroup) element).arePeople()
                                 ? new Manner("What each works with breaks down by ", "job", true,
@@ -94,7 +94,7 @@ final class FailureSentences {
     }
 
     /** @param number of the link among those of its giver */
-    static FailureSentences of(Study study, Link link, int number) {
+    public static FailureSentences of(Study study, Link link, int number) {
         return new FailureSentences(study, link.failures(),
                 change -> RoutingSentences.link(link, l -> l.withFailures(change.apply(l.failures()))), null,
                 new Manner("The way to " + link.to() + " breaks down by ", "piece", false,
@@ -104,7 +104,7 @@ final class FailureSentences {
                         " of way " + number));
     }
 
-    List<Sentence> all() {
+    public List<Sentence> all() {
         List<Sentence> all = new ArrayList<>();
         for (FailureMode mode : modes) {
             all.add(failure(mode));
@@ -141,7 +141,7 @@ final class FailureSentences {
         return String.format(Locale.ROOT, "%.3g %%", 100 * share);
     }
 
-    Part add() {
+    public Part add() {
         return act("add failure" + manner.of, "+ failure", change.apply(all -> added(all, usual(all))));
     }
 

@@ -1,8 +1,7 @@
-package rhombic.plant.handover;
+package rhombic.plant.piece;
 
 import java.util.Collection;
 import java.util.List;
-import rhombic.plant.piece.Piece;
 import rhombic.space.Pose;
 
 /** Pieces that are picked where each of them lies, on a way from one to the next, and not where they would go out. */

@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.typed;
@@ -18,10 +18,10 @@ import rhombic.study.duty.CalendarText;
 import rhombic.study.value.Names;
 
 /** The calendars of a study, on the card that is there when nothing is selected. */
-final class CalendarSentences {
+public final class CalendarSentences {
     private CalendarSentences() {}
 
-    static List<Sentence> of(Study study) {
+    public static List<Sentence> of(Study study) {
         List<Sentence> all = new ArrayList<>();
         if (!study.calendars().isEmpty()) {
             all.add(new Sentence(new Heading("Calendars")));
@@ -30,7 +30,7 @@ final class CalendarSentences {
         return all;
     }
 
-    static Sentence.Token adds() {
+    public static Sentence.Token adds() {
         return act("add calendar", "+ calendar", s -> {
             List<Calendar> more = new ArrayList<>(s.calendars());
             more.add(Calendar.usual(freeName(s)));

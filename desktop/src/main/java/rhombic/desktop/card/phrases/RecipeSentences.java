@@ -1,4 +1,4 @@
-package rhombic.desktop.card.sentences;
+package rhombic.desktop.card.phrases;
 
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -23,14 +23,14 @@ import rhombic.study.value.Table;
 import rhombic.study.work.Recipe;
 
 /** Says which pieces something needs or has on it, and what that depends on. */
-final class RecipeSentences {
+public final class RecipeSentences {
     private final Study study;
     private final List<String> types;
     private final List<String> tables;
     private final List<String> offers;
 
     /** @param here the attributes of what it is about */
-    RecipeSentences(Study study, List<Attribute> here) {
+    public RecipeSentences(Study study, List<Attribute> here) {
         this.study = study;
         types = study.pieceTypes().stream().map(PieceType::name).toList();
         tables = study.tables().stream().map(Table::name).toList();
@@ -45,7 +45,7 @@ final class RecipeSentences {
      * @param bases the types of that, for a recipe that begins to depend on it
      * @param mayDepend whether it may depend on anything
      */
-    List<Part> of(String id, Recipe recipe, String base, List<String> bases, boolean mayDepend,
+    public List<Part> of(String id, Recipe recipe, String base, List<String> bases, boolean mayDepend,
             Function<Recipe, UnaryOperator<Study>> change) {
         String keyHint = "A formula about " + base + ", such as piece.type";
         List<Part> parts = new ArrayList<>();
