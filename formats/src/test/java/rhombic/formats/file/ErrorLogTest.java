@@ -8,7 +8,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import rhombic.formats.file.ErrorLogTest;
 
 class ErrorLogTest {
     @TempDir Path folder;
@@ -21,7 +20,7 @@ class ErrorLogTest {
         assertFalse(told.contains("\n"));
         log.tell(new ArithmeticException("by zero"));
         String written = Files.readString(log.file());
-        assertTrue(written.contains("the chest is empty") && written.contains("at ErrorLogTest"), written);
+        assertTrue(written.contains("the chest is empty") && written.contains("at " + ErrorLogTest.class.getName()), written);
         assertTrue(written.contains("by zero"), written);
     }
 
