@@ -86,7 +86,8 @@ final class Report {
                         PersonState.WAITING, PersonState.ON_BREAK, PersonState.OFF_SHIFT));
         // the rest only where there is any of it
         List.of(PersonState.CHANGEOVER, PersonState.SERVICE, PersonState.PICKING_UP, PersonState.SETTING_DOWN, PersonState.STANDING_BY,
-                PersonState.FOR_TRAFFIC, PersonState.CHARGING, PersonState.TO_CHARGE, PersonState.DOWN)
+                PersonState.FOR_TRAFFIC, PersonState.CHARGING, PersonState.TO_CHARGE, PersonState.DOWN, PersonState.DRIVING,
+                PersonState.FOR_DRIVER)
                 .stream()
                 .filter(state -> summary.runs().stream().flatMap(run -> run.crews().stream()).anyMatch(crew -> crew.share(state) > 0))
                 .forEach(states::add);

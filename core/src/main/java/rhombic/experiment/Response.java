@@ -93,7 +93,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         elements.stream().filter(Rack.class::isInstance).map(Rack.class::cast).forEach(rack -> all.addAll(ofRack(rack)));
         List<ResourceGroup> groups = unfolded.groups();
         for (int i = 0; i < groups.size(); i++) {
-            all.addAll(ofGroup(i, groups.get(i)));
+            all.addAll(ofGroup(i, groups.get(i), unfolded.study()));
         }
         return all;
     }
@@ -119,7 +119,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         return new Response(rack, name, unit, run -> run.rack(rack).map(value::applyAsDouble).orElse(Double.NaN));
     }
 
-    private static List<Response> ofGroup(int index, ResourceGroup group) {
+    private static List<Response> ofGroup(int index, ResourceGroup group, Study study) {
         String name = group.name();
         List<Response> all = new ArrayList<>(List.of(crew(index, name, "utilisation", "1", CrewFigures::utilisation),
                 crew(index, name, "jobs", "", CrewFigures::jobs),
@@ -135,6 +135,8 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
                 case PICKING_UP, SETTING_DOWN -> !group.arePeople();
                 case CHARGING, TO_CHARGE -> group.runDown();
                 case FOR_TRAFFIC -> group.roadSpace().isPresent();
+                case FOR_DRIVER -> !group.driver().isEmpty();
+                case DRIVING -> study.groups().stream().anyMatch(other -> !other.driver().isEmpty() && group.has(other.driver()));
                 case WORKING, CHANGEOVER, SERVICE, REPAIR -> group.arePeople();
                 case CARRYING, WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT -> true;
             };

@@ -1,9 +1,13 @@
 package rhombic.scene;
 
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
 import rhombic.space.Pose;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.DriverPlace;
 import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
@@ -40,9 +44,14 @@ public final class PeopleScene {
     private final boolean[] seen;
     private final double[] x;
     private final double[] y;
+    private final double[] z;
     private final double[] headings;
     private final double[] phases;
     private final Posture[] postures;
+    /** Who drives what it is on. */
+    private final boolean[] drives;
+    /** By what a driver is on. */
+    private final Map<Integer, DriverPlace> driverPlaces = new HashMap<>();
     /** The trailers that each pulls. */
     private final Pose[][] trailers;
     private final Forks forks;
@@ -55,9 +64,15 @@ public final class PeopleScene {
         CraneParts.all(study).forEach(crane -> isCrane[crane.member()] = true);
         x = new double[count];
         y = new double[count];
+        z = new double[count];
         headings = new double[count];
         phases = new double[count];
         postures = new Posture[count];
+        drives = new boolean[count];
+        for (int i = 0; i < count; i++) {
+            driverPlaces.put(i, ((ResourceGroup) study.element(study.members().get(i).group())).driverPlace());
+        }
+        CraneParts.all(study).forEach(crane -> driverPlaces.put(crane.inner(), crane.group().driverPlace()));
         trailers = study.members().stream()
                 .map(member -> new Pose[((ResourceGroup) study.element(member.group())).grip().trailers().size()]).toArray(Pose[][]::new);
         forks = new Forks(study);
@@ -95,12 +110,18 @@ public final class PeopleScene {
         Pose pose = now.pose(person, nanos);
         x[person] = pose.x();
         y[person] = pose.y();
+        z[person] = pose.z();
         headings[person] = pose.heading();
         for (int i = 0; i < trailers[person].length; i++) {
             trailers[person][i] = now.poseBehind(person, nanos, (i + 1) * Trailer.PITCH_METRES);
         }
         if (crews[person] < 0) {
             postures[person] = Posture.STANDS;
+            return;
+        }
+        drives[person] = now.frame(person) != MoverMoment.FLOOR;
+        if (drives[person]) {
+            drive(person, now, nanos);
             return;
         }
         postures[person] = now.isMoving(person, nanos) ? onTheWay(now.state(person)) : inPlace(now.state(person));
@@ -112,6 +133,16 @@ public final class PeopleScene {
         if (postures[person] == Posture.SITS) {
             sitDown(person);
         }
+    }
+
+    /** It is on what it drives, or walks along with it. */
+    private void drive(int person, MoverMoment now, long nanos) {
+        int on = now.frame(person);
+        DriverPlace place = Objects.requireNonNull(driverPlaces.get(on), "what is driven has a place for its driver");
+        boolean walks = z[person] == 0
+                && (now.isMoving(on, nanos) || now.frame(on) != MoverMoment.FLOOR && now.isMoving(now.frame(on), nanos));
+        postures[person] = place.sits() ? Posture.SITS : walks ? Posture.WALKS : Posture.STANDS;
+        phases[person] = walks ? (x[person] + y[person]) / STRIDE_METRES : 0;
     }
 
     /** On the two benches, four on each, the next behind them. */
@@ -148,7 +179,8 @@ public final class PeopleScene {
     }
 
     private boolean isUpright(int person) {
-        return seen[person] && crews[person] >= 0 && (postures[person] == Posture.STANDS || postures[person] == Posture.WORKS);
+        return seen[person] && crews[person] >= 0 && !drives[person]
+                && (postures[person] == Posture.STANDS || postures[person] == Posture.WORKS);
     }
 
     private static Posture onTheWay(PersonState state) {
@@ -158,9 +190,10 @@ public final class PeopleScene {
     private static Posture inPlace(PersonState state) {
         return switch (state) {
             case WORKING, CHANGEOVER, SERVICE, REPAIR, PICKING_UP, SETTING_DOWN -> Posture.WORKS;
+            case DRIVING -> Posture.SITS;
             case CARRYING -> Posture.CARRIES;
             case ON_BREAK -> Posture.SITS;
-            case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING, TO_CHARGE -> Posture.STANDS;
+            case WALKING, STANDING_BY, WAITING, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING, TO_CHARGE, FOR_DRIVER -> Posture.STANDS;
         };
     }
 
@@ -183,6 +216,11 @@ public final class PeopleScene {
     /** Metres to the north. */
     public double y(int person) {
         return y[person];
+    }
+
+    /** Metres above the floor of what it stands or sits on. */
+    public double z(int person) {
+        return z[person];
     }
 
     /** Degrees anticlockwise from the east. */

@@ -146,6 +146,11 @@ public final class MoverMoment {
         return Math.max(0, nowNanos - rows.getLong(mover, SET_OUT) - rows.getLong(mover, NANOS));
     }
 
+    /** The mover on which it moves or rides; {@link #FLOOR} if it is on none. */
+    public int frame(int mover) {
+        return rows.get(mover, FRAME);
+    }
+
     /** Metres gone on the path that it is on. */
     public double metresGone(int mover, long nowNanos) {
         double seconds = Math.clamp(nowNanos - rows.getLong(mover, SET_OUT), 0, rows.getLong(mover, NANOS)) / 1e9;

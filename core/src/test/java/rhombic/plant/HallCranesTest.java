@@ -34,6 +34,7 @@ import rhombic.study.Travel;
 import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.crane.CraneSharing;
+import rhombic.study.crane.CraneUse;
 import rhombic.study.crane.HallCraneDriving;
 import rhombic.study.crane.HookWays;
 import rhombic.study.duty.AtShiftEnd;
@@ -44,6 +45,7 @@ import rhombic.study.duty.TravelChoice;
 import rhombic.study.duty.UpTime;
 import rhombic.study.fleet.Loading;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.AxisDriving;
@@ -63,6 +65,25 @@ class HallCranesTest {
     private static final double NEAR = 1e-6;
     private static final long STEP_NANOS = 700_000_000;
     private static final long SHORT_NANOS = 1_000_000;
+
+    /** With an operator, who walks 12 m to the hook first, it takes so much longer; then he is a step away from the hook wherever that is. */
+    private static void isWalkedAlong(Study study, double seconds) {
+        Crew crew = Crew.KIND.blank(Basics.of("Operators", Placement.at(0, 0)))
+                .withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)));
+        Pose home = Layout.home(crew, 0);
+        Study operated = study.with(crew.placed(Placement.at(-1.6 - home.x(), 12 - home.y())))
+                .changed("Crane", e -> ((BridgeCrane) e).withUse(use -> use.withOperator("Operators")));
+        assertEquals(12 + seconds, Runs.of(operated).lead().max(), NEAR);
+        Trace trace = Runs.traceOf(operated);
+        int operator = operated.groups().getFirst().name().equals("Crane") ? 1 : 0;
+        int hook = 3;
+        for (long nanos = 13 * 1_000_000_000L; nanos < (12 + seconds) * 1e9; nanos += STEP_NANOS) {
+            MoverMoment movers = trace.at(nanos).movers();
+            Pose below = movers.pose(operator, nanos);
+            assertEquals(0, below.z(), NEAR);
+            assertEquals(1.6, Math.hypot(below.x() - movers.pose(hook, nanos).x(), below.y() - movers.pose(hook, nanos).y()), NEAR);
+        }
+    }
 
     private static Quantity metres(double value) {
         return Quantity.parse(value + " m", Dimension.LENGTH);
@@ -117,6 +138,7 @@ class HallCranesTest {
         Pose to = Layout.inlet(out, "");
         double exact = travel(home, from) + lift(3.5 - 0.75) + 10 + lift(3.5 - 0.75) + travel(from, to) + lift(3.5 - 0.75) + 5;
         assertEquals(exact, Runs.of(study).lead().max(), NEAR);
+        isWalkedAlong(study, exact);
     }
 
     /** Where nothing is in the way, the hoist comes down while bridge and trolley travel. */
@@ -173,7 +195,8 @@ class HallCranesTest {
         Study study = new Lines().chain(stock("In 1", "Piece", 20).placed(Placement.at(-40, 40)), box(buffer("Left", -1), -12, 0, 0.5))
                 .chain(stock("In 2", "Piece", 20).placed(Placement.at(-40, 50)), box(buffer("Middle", -1), -4, 0, 0.5))
                 .chain(box(goodsOut("Out"), -12, 8, 0.5)).chain(box(goodsOut("There"), 12, 8, 0.5))
-                .chain(crane(2).withSharing(sharing)).link(carried("Left", "Out")).link(carried("Middle", "There")).study(2, 0, 1);
+                .chain(crane(2).withUse(use -> use.withSharing(sharing))).link(carried("Left", "Out")).link(carried("Middle", "There"))
+                .study(2, 0, 1);
         RunFigures run = Runs.sound(study, 0);
         assertEquals(40, run.out());
         assertEquals(sharing == CraneSharing.EVERYWHERE, run.crews().getFirst().people().get(1).jobs() > 0);
@@ -258,7 +281,7 @@ class HallCranesTest {
         Zone zone = new Zone(Basics.of("Zone", Placement.at(-12, 0)).withSize(new Footprint(8, 8, 0.1)));
         Study study = new Lines().chain(stock("In 1", "Piece", 3).placed(Placement.at(-60, 40)), box(buffer("Left", -1), -12, 0, 0.5))
                 .chain(stock("In 2", "Piece", 4).placed(Placement.at(-60, 50)), box(buffer("Right", -1), 8, 0, 0.5))
-                .chain(box(goodsOut("Out"), 0, 8, 0.5)).chain(zone).chain(crane(1).withZones(List.of("Zone")))
+                .chain(box(goodsOut("Out"), 0, 8, 0.5)).chain(zone).chain(crane(1).withUse(use -> use.withZones(List.of("Zone"))))
                 .link(carried("Left", "Out")).link(carried("Right", "Out")).study(2, 0, 1);
         assertEquals(3, Runs.sound(study, 0).out());
     }
@@ -272,7 +295,7 @@ class HallCranesTest {
         Placement middle = new Placement(random.nextInt(50), -random.nextInt(50), 0, 30 * random.nextInt(12));
         BridgeCrane crane = ((BridgeCrane) crane(cranes).placed(middle))
                 .with(new Loading(time("uniform(5 s, 20 s)"), time("uniform(5 s, 20 s)")))
-                .withSharing(CraneSharing.values()[random.nextInt(2)])
+                .with(CraneUse.USUAL.withSharing(CraneSharing.values()[random.nextInt(2)]))
                 .with(crane(1).dispatching().withIdleAt(random.nextBoolean() ? IdlePlace.AT_HOME : IdlePlace.WHERE_THEY_ARE));
         if (random.nextInt(3) == 0) {
             FailureMode mode = FailureMode.of("stop", new UpTime.After(time("exponential(20 min)"), UpTime.Clock.CALENDAR),
@@ -294,6 +317,10 @@ class HallCranesTest {
         lines.chain(Fleet.KIND.blank(Basics.of("Forklifts", Placement.at(0, 30)))
                 .withRules(rules -> rules.withTravel(TravelChoice.STRAIGHT)));
         boolean hasShifts = random.nextInt(3) == 0;
+        if (random.nextInt(4) == 0) {
+            lines.chain(Crew.KIND.blank(Basics.of("Operators", Placement.at(0, -30))).withPeople(1 + random.nextInt(2)));
+            crane = crane.withUse(use -> use.withOperator("Operators"));
+        }
         return lines.chain(hasShifts ? onDuty(crane, "C", AtShiftEnd.FINISH) : crane).study(6, 0, 1)
                 .withCalendars(hasShifts ? List.of(calendar("06:00 06:40", "07:00 14:00")) : List.of());
     }

@@ -1,5 +1,7 @@
 package rhombic.plant;
 
+import static rhombic.plant.Peopled.calendar;
+import static rhombic.plant.Peopled.onDuty;
 import static rhombic.validation.Lines.arrivals;
 import static rhombic.validation.Lines.buffer;
 import static rhombic.validation.Lines.goodsOut;
@@ -21,6 +23,7 @@ import rhombic.study.Travel;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
 import rhombic.study.area.Zone;
+import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
@@ -30,6 +33,7 @@ import rhombic.study.fleet.Loading;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Footprint;
@@ -159,6 +163,19 @@ final class RandomTraffic {
             changed = changed.with(zone).changed("F1", e -> ((Fleet) e).withDeployment(d -> d.withZones(List.of("Zone"))));
         }
         return changed;
+    }
+
+    /** Its vehicles need drivers, of whom there are few, with breaks. */
+    static Study driven(Study study, long seed) {
+        Random random = new Random(seed);
+        Crew drivers = Crew.KIND.blank(Basics.of("Drivers", Placement.at(-30, -10))).withPeople(1 + random.nextInt(4));
+        Study changed = study;
+        for (int i = 0; i < 2; i++) {
+            changed = changed.changed("F" + i, e -> ((Fleet) e).withDeployment(d -> d.withDriver("Drivers")));
+        }
+        AtShiftEnd rule = AtShiftEnd.values()[random.nextInt(AtShiftEnd.values().length)];
+        return changed.with(random.nextBoolean() ? onDuty(drivers, "C", rule) : drivers)
+                .withCalendars(List.of(calendar("05:00 14:00", "06:10 06:16 break", "06:50 07:20 break")));
     }
 
     /** Its vehicles break down now and then, wherever they are. */

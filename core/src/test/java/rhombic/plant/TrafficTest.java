@@ -41,7 +41,8 @@ class TrafficTest {
     @ParameterizedTest
     @MethodSource("rhombic.plant.Runs#nets")
     void noneRunsIntoWhatHasBrokenDown(long seed) {
-        Study study = RandomTraffic.breaking(RandomTraffic.of(seed, seed % 2 == 0));
+        Study broken = RandomTraffic.breaking(RandomTraffic.of(seed, seed % 2 == 0));
+        Study study = seed % 3 == 0 ? RandomTraffic.driven(broken, seed) : broken;
         Runs.sound(study, seed);
         noneOverlap(study, seed);
     }
@@ -168,6 +169,13 @@ class TrafficTest {
     @MethodSource("rhombic.plant.Runs#nets")
     void whoParksAndServesOthersOverlapsNobody(long seed) {
         isFreeOfHarm(RandomTraffic.deployed(RandomTraffic.of(seed, true), seed), seed);
+    }
+
+    /** Nor do drivers, who are fewer than vehicles, have breaks and leave only what is parked. */
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void whoNeedsADriverKeepsNobodyFromDriving(long seed) {
+        isFreeOfHarm(RandomTraffic.driven(RandomTraffic.of(seed, true), seed), seed);
     }
 
     private static void isFreeOfHarm(Study study, long seed) {

@@ -66,7 +66,7 @@ final class Shot {
         if (wanted.containsKey("alternative")) {
             window.bench().show(wanted.get("alternative"));
         }
-        for (String named : List.of("select", "double")) {
+        for (String named : List.of("select", "double", "fit")) {
             for (String name : names(named)) {
                 if (window.bench().study().find(name).isEmpty()) {
                     throw new IllegalArgumentException("there is no equipment \u201c" + name + "\u201d in the study");

@@ -114,7 +114,7 @@ class ExamplesTest {
             assertTrue(named(less, "Kit store").stay().mean() > named(more, "Kit store").stay().mean(), "run " + i);
             assertEquals(more.in() - more.out(), more.inside());
         }
-        assertEquals(List.of("Porters", "Fitters", "Forklifts", "AGVs"),
+        assertEquals(List.of("Porters", "Fitters", "Forklifts", "Drivers", "AGVs"),
                 both.runs().getFirst().crews().stream().map(group -> group.name()).toList());
     }
 
@@ -288,7 +288,7 @@ class ExamplesTest {
         double three = sentOff(yard.changed("Cranes", e -> ((BridgeCrane) e).withCranes(3)));
         assertTrue(one < 0.85 * two, one + " and " + two);
         assertEquals(two, three, 0.06 * two);
-        assertTrue(sentOff(yard.changed("Cranes", e -> ((BridgeCrane) e).withSharing(CraneSharing.EVERYWHERE))) < 0.85
+        assertTrue(sentOff(yard.changed("Cranes", e -> ((BridgeCrane) e).withUse(use -> use.withSharing(CraneSharing.EVERYWHERE)))) < 0.85
                 * two, "each waits for the other");
     }
 

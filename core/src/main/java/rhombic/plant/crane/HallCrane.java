@@ -36,7 +36,7 @@ final class HallCrane extends Worker {
         place = CraneParts.ofMember(run.unfolded, number).number();
         handling = new Handling(element.id(), element.loading().pickUpTime(), element.loading().setDownTime(),
                 element.loading().stopTime());
-        zones = element.zones().stream().flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
+        zones = element.use().zones().stream().flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
     }
 
     @Override
@@ -68,7 +68,7 @@ final class HallCrane extends Worker {
     @Override
     public boolean serves(Pose outlet, Pose inlet) {
         return canReach(place, outlet, inlet) && (zones.isEmpty() || zones.stream().anyMatch(zone -> zone.contains(outlet)))
-                && ways.canPass(outlet, inlet) && (element.sharing() == CraneSharing.EVERYWHERE || isOwner(outlet, inlet));
+                && ways.canPass(outlet, inlet) && (element.use().sharing() == CraneSharing.EVERYWHERE || isOwner(outlet, inlet));
     }
 
     private boolean canReach(int crane, Pose outlet, Pose inlet) {

@@ -92,6 +92,11 @@ final class Overhead extends Whereabouts {
         };
     }
 
+    @Override
+    protected void placeAt(Pose here) {
+        throw new IllegalStateException("What travels overhead rides on nothing");
+    }
+
     // ---- what the runway asks
 
     /** Whether its shift, a break or a failure keeps it from fetching anything. */

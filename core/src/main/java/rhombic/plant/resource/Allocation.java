@@ -27,6 +27,7 @@ public final class Allocation {
     private long given;
     private long sequence;
     private boolean changed;
+    private boolean isGiving;
     private Runnable wake = () -> {};
 
     /** @param tallies one for each skill */
@@ -43,6 +44,15 @@ public final class Allocation {
 
     public Group group(String name, Group.Ways ways, Group.Rules rules) {
         return new Group(this, name, ways, rules, choice.rule(rules));
+    }
+
+    /**
+     * That resource moves only with a driver from now on; told before it is added.
+     *
+     * @param ground where who drives it gets up and down, from its pose
+     */
+    public void needsDriver(Resource resource, Job.Demand driver, Pose ground) {
+        resource.isDrivenFrom(new Cab(this, resource, driver, ground));
     }
 
     /** One more resource, which is free; its number is how many there are so far. */
@@ -194,8 +204,8 @@ public final class Allocation {
         yielding.remove(job);
         for (Resource person : free) {
             person.job = null;
-            if (person.where().aim() == Whereabouts.Aim.JOB) {
-                person.where().stop(false);
+            if (person.where().aim() == Whereabouts.Aim.JOB || person.isAwaitingDriver()) {
+                person.stop(false);
             }
             if (!person.holds().isHeld() && person.needsRest()) {
                 person.holds().hold(Hold.ENERGY);
@@ -231,12 +241,13 @@ public final class Allocation {
         return changed;
     }
 
-    /** Gives all that can be given; called when an instant has settled. Says whether anything was given. */
+    /** Gives all that can be given; called when an instant has settled. Says whether anything was given, or more may be. */
     public boolean give() {
         if (!changed) {
             return false;
         }
         changed = false;
+        isGiving = true;
         boolean any = false;
         Job next = next();
         while (next != null) {
@@ -247,7 +258,8 @@ public final class Allocation {
         assert asked.stream().noneMatch(job -> choice.commitFor(job) && job.owner.isPossible(job))
                 : "a job waits for somebody who is free and able";
         duties.sendIdle(choice.takePassedOver());
-        return any;
+        isGiving = false;
+        return any || changed; // who drove home what is idle may be given something else
     }
 
     /** The job that is given next, with those chosen for it; null if none can be. */
@@ -315,6 +327,18 @@ public final class Allocation {
         return can;
     }
 
+    /** The job is given now if it can be, with the one that is just being given; else when this instant has settled. */
+    void giveWithOther(Job job) {
+        if (isGiving && job.state == Job.State.ASKED && choice.commitFor(job)) {
+            giveTo(job);
+        }
+    }
+
+    /** Whether anybody is free who could be given for it. */
+    boolean isAnyFree(Job.Demand demand) {
+        return choice.isAnyFree(demand);
+    }
+
     private void giveTo(Job job) {
         long now = now();
         asked.remove(job);
@@ -339,7 +363,7 @@ public final class Allocation {
         job.missing = 0;
         for (int i = 0; i < job.resources.size(); i++) {
             Resource person = job.resources.get(i);
-            if (!person.where().goTo(spot(job, person, location, i), Whereabouts.Aim.JOB, meanwhile == Resource.Doing.BRINGING)) {
+            if (!person.goTo(spot(job, person, location, i), Whereabouts.Aim.JOB, meanwhile == Resource.Doing.BRINGING)) {
                 job.missing++;
                 person.setDoing(meanwhile);
             } else {
@@ -383,6 +407,12 @@ public final class Allocation {
 
     /** A resource has come to where it went. */
     void onArrived(Resource person) {
+        arrive(person);
+        wake.run();
+    }
+
+    /** The same where what follows is seen to anyway. */
+    void arrive(Resource person) {
         Whereabouts.Aim why = person.where().takeAim();
         Job job = person.job;
         if (why == Whereabouts.Aim.JOB && job != null) {
@@ -394,9 +424,8 @@ public final class Allocation {
             if (person.isFree() || person.isRestingForEnergy()) {
                 person.setDoing(Resource.Doing.WAITING);
             }
-            person.onAtRest();
+            person.rest();
         }
-        wake.run();
     }
 
     /** A resource that was called off has braked. */
@@ -426,7 +455,7 @@ public final class Allocation {
 
     /** A resource is on duty again, and comes back to the job that it has left. */
     void comeBack(Resource person, Job job) {
-        if (person.where().goTo(spot(job, person, job.location(), job.resources.indexOf(person)), Whereabouts.Aim.JOB, false)) {
+        if (person.goTo(spot(job, person, job.location(), job.resources.indexOf(person)), Whereabouts.Aim.JOB, false)) {
             person.setDoing(Resource.Doing.STANDING_BY);
             if (--job.missing == 0) {
                 begin(job);

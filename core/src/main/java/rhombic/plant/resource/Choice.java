@@ -76,7 +76,7 @@ final class Choice {
 
     /** One more resource, which is the last by number. */
     void add(Resource resource) {
-        isAnyChoosy |= resource.isChoosy();
+        isAnyChoosy |= resource.isChoosy() || resource.isDriven();
         nearest.add(resource);
     }
 
@@ -106,6 +106,11 @@ final class Choice {
     /** Whether anybody who is free has each of the skills that the job needs; mostly nobody has. */
     boolean canBeMadeFor(Job job) {
         return (job.skills & ~freeSkills) == 0;
+    }
+
+    /** Whether anybody is free who could be given for it. */
+    boolean isAnyFree(Job.Demand demand) {
+        return freeWith.get(demand.skill()).count() > 0 || demand.otherwise().stream().anyMatch(skill -> freeWith.get(skill).count() > 0);
     }
 
     /** Whether enough are free for all it needs; they are {@link #chosen} then, until it is asked again. */
@@ -217,7 +222,7 @@ final class Choice {
             if (!isFirst && chosen.contains(resources.get(i))) {
                 continue;
             }
-            if (isAnyChoosy && !job.owner.suits(job, resources.get(i))) {
+            if (isAnyChoosy && !(job.owner.suits(job, resources.get(i)) && resources.get(i).canBeDriven())) {
                 continue;
             }
             if (isAnyChoosy && !resources.get(i).canTake(job)) {

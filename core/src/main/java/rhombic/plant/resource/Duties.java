@@ -51,7 +51,8 @@ public final class Duties {
     private void leave(Resource person, Job job, Hold reason) {
         boolean isUnderWay = job.state == Job.State.BEGUN || job.state == Job.State.PAUSED || job.wasBegun;
         if (isUnderWay && !job.owner.canLeave(job)) {
-            return; // what is in hand is brought there first
+            job.owner.onToLeave(job); // what is in hand is brought there first
+            return;
         }
         if (!isUnderWay || job.request().kind() == Job.Kind.CARRY) {
             allocation.handBack(job);
@@ -94,7 +95,7 @@ public final class Duties {
         boolean home = person.isOffShift();
         boolean isOff = home || person.holds().isHeldBy(Hold.ON_BREAK);
         if (!isOff && person.holds().isHeldBy(Hold.DOWN)) {
-            person.where().stop(true);
+            person.stop(true);
             person.setDoing(Resource.Doing.DOWN);
         } else if (isOff) {
             Resource.Doing meanwhile = home ? Resource.Doing.OFF_SHIFT : Resource.Doing.ON_BREAK;
@@ -110,14 +111,14 @@ public final class Duties {
 
     /** It goes to where it waits when all that can be given has been given, if it is still free then. */
     public void goesToWait(Resource person) {
-        if (person.waitsElsewhere()) {
+        if (person.waitsElsewhere() || person.isDriven()) {
             idle.add(person);
             allocation.noteChange();
         }
     }
 
     void onFree(Resource person) {
-        if (person.waitsElsewhere()) {
+        if (person.waitsElsewhere() || person.isDriven()) {
             idle.add(person);
         }
     }
@@ -157,7 +158,9 @@ public final class Duties {
 
     private void goToWait(Resource person) {
         Pose place = person.waitingPlace();
-        if (place != null) {
+        if (place == null) {
+            person.leaveCab();
+        } else {
             goToRest(person, place, Resource.Doing.GOING);
         }
     }
@@ -165,10 +168,10 @@ public final class Duties {
     /** @param meanwhile what it does until it is there; then it waits, if it is free */
     private void goToRest(Resource person, Pose place, Resource.Doing meanwhile) {
         if (person.metresTo(place) <= NEAR_METRES) {
-            person.onAtRest();
-        } else if (person.where().goTo(place, Whereabouts.Aim.REST, false)) {
+            person.rest();
+        } else if (person.goTo(place, Whereabouts.Aim.REST, false)) {
             person.setDoing(meanwhile == Resource.Doing.GOING ? Resource.Doing.WAITING : meanwhile);
-            person.onAtRest();
+            person.rest();
         } else {
             person.setDoing(meanwhile);
         }

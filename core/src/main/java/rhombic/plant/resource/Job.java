@@ -10,7 +10,9 @@ import rhombic.space.Pose;
 public final class Job {
     /** What is to be done. */
     public enum Kind {
-        WORK, CHANGEOVER, SERVICE, REPAIR, CARRY
+        WORK, CHANGEOVER, SERVICE, REPAIR, CARRY,
+        /** To drive another resource, which has a job of its own. */
+        DRIVE
     }
 
     /** How far it has come. */
@@ -83,6 +85,9 @@ public final class Job {
         default boolean canLeave(Job job) {
             return true;
         }
+
+        /** Its resources are to go, and can't leave it yet. */
+        default void onToLeave(Job job) {}
 
         /** Whether that resource is of use for it, whatever its skills; asked of those that are choosy. To ask changes nothing. */
         default boolean suits(Job job, Resource resource) {

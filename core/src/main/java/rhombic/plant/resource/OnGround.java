@@ -204,6 +204,13 @@ final class OnGround extends Whereabouts implements Motion.Watcher, RoadUser.Lis
         group.stands(resource, here.x(), here.y());
     }
 
+    @Override
+    protected void placeAt(Pose here) {
+        assert road == null : "who drives is in no traffic itself";
+        motion.placeAt(here);
+        tellStands(here);
+    }
+
     // ---- what becomes of it on its way
 
     @Override

@@ -39,7 +39,9 @@ public abstract class Resource {
         /** What it drives on is filled up. */
         CHARGING,
         /** It waits for a place where what it drives on is filled up. */
-        TO_CHARGE
+        TO_CHARGE,
+        /** It waits for somebody to drive it. */
+        TO_BE_DRIVEN
     }
 
     private final String name;
@@ -51,6 +53,8 @@ public abstract class Resource {
     private final Pose home;
     private final Holds holds = new Holds();
     private final Whereabouts where;
+    /** Null: it moves without a driver. */
+    private @Nullable Cab cab;
     private Doing doing = Doing.WAITING;
     /** Its number among all, for what is written down about it. */
     public final int number;
@@ -173,7 +177,7 @@ public abstract class Resource {
 
     /** Where it waits for something to do, or rests; null: where it is. */
     protected @Nullable Pose waitingPlace() {
-        return group.isGoingHome() ? home : null;
+        return waitsAtHome() ? home : null;
     }
 
     /** Where it spends breaks, or the time off shift. */
@@ -185,6 +189,9 @@ public abstract class Resource {
     /** It stands where it was to wait or to rest. */
     protected void onAtRest() {}
 
+    /** It drives the other from now on. */
+    protected void onBoards(Resource vehicle) {}
+
     /** It leaves for another place. */
     protected void onLeaves(Pose there) {}
 
@@ -193,7 +200,12 @@ public abstract class Resource {
 
     /** Whether it goes somewhere to wait, or to rest. */
     protected boolean waitsElsewhere() {
-        return group.isGoingHome();
+        return waitsAtHome();
+    }
+
+    /** What others could be kept by is parked before it is left: without a driver it could make no room for them. */
+    private boolean waitsAtHome() {
+        return group.isGoingHome() || isDriven() && group.traffic() != null;
     }
 
     /** Whether it waits elsewhere than at home from the start on. */
@@ -240,9 +252,9 @@ public abstract class Resource {
         return holds;
     }
 
-    /** Whether its shift, a break or a failure keeps it from more. */
+    /** Whether its shift, a break or a failure keeps it, or who drives it, from more. */
     public final boolean isHeld() {
-        return holds.isHeld();
+        return holds.isHeld() || cab != null && cab.isDriverHeld();
     }
 
     /** Whether nothing keeps it from doing something but that it runs down. */
@@ -273,10 +285,67 @@ public abstract class Resource {
 
     /** Shows what it does once more, after that has changed. */
     public final void showDoing() {
-        onDoing(where.isKept() ? Doing.KEPT : shown(doing), job == null ? null : job.request().kind());
+        onDoing(where.isKept() ? Doing.KEPT : isAwaitingDriver() ? Doing.TO_BE_DRIVEN : shown(doing),
+                job == null ? null : job.request().kind());
+    }
+
+    // ---- who drives it
+
+    final void isDrivenFrom(Cab newCab) {
+        cab = newCab;
+    }
+
+    /** Whether it moves only with a driver. */
+    final boolean isDriven() {
+        return cab != null;
+    }
+
+    final boolean isAwaitingDriver() {
+        return cab != null && cab.isAwaited();
+    }
+
+    /** Whether it could set out now, as far as a driver is concerned. */
+    final boolean canBeDriven() {
+        return cab == null || cab.canBeManned();
+    }
+
+    /** It stands where it was to wait or to rest. */
+    final void rest() {
+        onAtRest();
+        leaveCab();
+    }
+
+    /** It has nothing to do, and stands. */
+    final void leaveCab() {
+        if (cab != null) {
+            cab.leave();
+        }
+    }
+
+    /** It has driven another, and stands there from now on. */
+    final void getDown(Pose here) {
+        where.placeAt(here);
+        onSetOut(Route.straight(here, here));
     }
 
     // ---- where it is
+
+    /** Sets out for there, as soon as somebody drives it if it needs a driver; says whether it is there at once. */
+    final boolean goTo(Pose location, Whereabouts.Aim aim, boolean isLoaded) {
+        return cab == null ? where.goTo(location, aim, isLoaded) : cab.goTo(location, aim, isLoaded);
+    }
+
+    /**
+     * Stays where it is, as soon as it has braked.
+     *
+     * @param atOnce wherever that is; else where it is in nobody's way
+     */
+    final void stop(boolean atOnce) {
+        if (cab != null) {
+            cab.callOff();
+        }
+        where.stop(atOnce);
+    }
 
     protected final boolean isUnderWay() {
         return where.isUnderWay();

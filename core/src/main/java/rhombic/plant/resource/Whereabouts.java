@@ -75,6 +75,9 @@ public abstract class Whereabouts {
      */
     protected abstract void stop(boolean atOnce);
 
+    /** It was brought there, and stands. */
+    protected abstract void placeAt(Pose here);
+
     // ---- what it tells
 
     /** It stands there from now on. */

@@ -105,6 +105,14 @@ public final class Motion extends Event {
         return nanos;
     }
 
+    /** It was brought there, and stands. */
+    public void placeAt(Pose here) {
+        if (route != null) {
+            throw new IllegalStateException("What is on its way stands nowhere else");
+        }
+        rest = here;
+    }
+
     private boolean isEven(Route along) {
         return mover.isEven() && along.legs().size() == 1 && along.legs().getFirst().maxSpeed() >= mover.speed();
     }

@@ -24,6 +24,8 @@ import rhombic.plant.piece.TypeBook;
 import rhombic.plant.route.Route;
 import rhombic.quantity.Clock;
 import rhombic.space.Pace;
+import rhombic.space.Path;
+import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.duty.Calendar;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -58,6 +60,8 @@ public abstract class Run {
 
     private final RandomStreams streams;
     private final Map<String, Shifts> shifts = new HashMap<>();
+    /** Where those sit or stand who ride on others, each kept once. */
+    private final Map<Pose, Path> rides = new HashMap<>();
     private final DeferredQueue afterwards = new DeferredQueue();
     private final DeferredQueue lastOfInstant = new DeferredQueue();
     private @Nullable Attended agendaFirst;
@@ -167,6 +171,14 @@ public abstract class Run {
         }
     }
 
+    /** A mover rides on another from now on, at that place of it. */
+    public final void traceRides(int mover, int on, Pose at) {
+        if (trace != null) {
+            Path stays = rides.computeIfAbsent(at, place -> Path.through(List.of(place, place), 0));
+            trace.travels(now(), mover, on, stays, at.heading(), Pace.over(0, 0));
+        }
+    }
+
     // ---- its end
 
     /** Ends the run at this instant; the first reason counts. */
@@ -232,7 +244,7 @@ public abstract class Run {
     /** Whether there may be something to give people out for, or somebody to go home. */
     protected abstract boolean arePeopleDue();
 
-    /** Gives people out; says whether any were. */
+    /** Gives people out; says whether any were, or more may be. */
     protected abstract boolean givePeople();
 
     /** Whether something else happens at this instant; then people are given out after it. */

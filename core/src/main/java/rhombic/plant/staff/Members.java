@@ -119,6 +119,9 @@ public abstract class Members {
         for (int i = 0; i < members.size(); i++) {
             Resource made = make(allocation.resources().size(), members.get(i), staff.skills(element, members.get(i)),
                     Layout.home(element, i));
+            if (!element.driver().isEmpty()) {
+                allocation.needsDriver(made, staff.demand(element.driver()), element.driverPlace().ground());
+            }
             allocation.add(made);
             all.add(made);
         }

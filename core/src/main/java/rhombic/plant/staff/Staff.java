@@ -130,6 +130,11 @@ public final class Staff {
         return number < 0 ? null : allocation.resources().get(number);
     }
 
+    /** One who has that skill. */
+    Job.Demand demand(String skill) {
+        return new Job.Demand(skills.getOrDefault(skill, 0), 1);
+    }
+
     /** What a place asks for, but for where that is. */
     public Staffing.Request request(Job.Kind kind, List<Need> needs) {
         List<Job.Demand> demands = needs.stream().map(need -> new Job.Demand(skills.getOrDefault(need.skill(), 0), need.people(),

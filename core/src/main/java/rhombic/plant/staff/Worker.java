@@ -16,6 +16,9 @@ public class Worker extends Resource {
         /** It sets out along that route at its {@link Resource#pace}, or is there at once. */
         void onMove(Worker person, Route route);
 
+        /** It rides on a vehicle from now on, which it drives, until it moves again. */
+        void onBoards(Worker person, Resource vehicle);
+
         void onState(Worker person, PersonState state);
     }
 
@@ -68,6 +71,7 @@ public class Worker extends Resource {
             case KEPT -> PersonState.FOR_TRAFFIC;
             case CHARGING -> PersonState.CHARGING;
             case TO_CHARGE -> PersonState.TO_CHARGE;
+            case TO_BE_DRIVEN -> PersonState.FOR_DRIVER;
         };
         if (before == state) {
             return;
@@ -89,6 +93,7 @@ public class Worker extends Resource {
             case SERVICE -> PersonState.SERVICE;
             case REPAIR -> PersonState.REPAIR;
             case CARRY -> PersonState.CARRYING;
+            case DRIVE -> PersonState.DRIVING;
         };
     }
 
@@ -101,6 +106,13 @@ public class Worker extends Resource {
     protected final void onSetOut(Route route) {
         if (listener != null) {
             listener.onMove(this, route);
+        }
+    }
+
+    @Override
+    protected final void onBoards(Resource vehicle) {
+        if (listener != null) {
+            listener.onBoards(this, vehicle);
         }
     }
 

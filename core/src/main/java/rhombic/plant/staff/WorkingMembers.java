@@ -14,6 +14,8 @@ import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.unfold.CraneParts;
+import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 
 /** Members that are workers, with what they work with and what breaks that. */
@@ -97,6 +99,14 @@ public abstract class WorkingMembers extends Members implements Worker.Listener 
     @Override
     public void onMove(Worker person, Route route) {
         run.traceTravel(person.number, route, person.pace());
+    }
+
+    @Override
+    public void onBoards(Worker person, Resource vehicle) {
+        UnfoldedStudy study = run.unfolded;
+        ResourceGroup driven = (ResourceGroup) study.element(study.members().get(vehicle.number).group());
+        int on = driven.hasMovingParts() ? CraneParts.ofMember(study, vehicle.number).inner() : vehicle.number;
+        run.traceRides(person.number, on, driven.driverPlace().offset());
     }
 
     @Override

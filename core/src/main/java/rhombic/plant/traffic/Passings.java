@@ -20,6 +20,9 @@ final class Passings {
     /** Places so near are one, as parts of a metre. */
     private static final double SAME = 1000;
 
+    private static final double NEAR_METRES = 1e-6;
+    private static final double NEAR_DEGREES = 1;
+
     private final Sections sections;
     private final SectionBook book;
     private final Map<List<Long>, Integer> places = new HashMap<>();
@@ -72,7 +75,9 @@ final class Passings {
             Pose last = onAisle(route.aisles().getLast(), false);
             double enters = Math.hypot(first.x() - route.from().x(), first.y() - route.from().y());
             leaves = Math.min(ends, enters + along);
-            sections.beside(first, route.from()).forEach(one -> entries.add(new Passing.Entry(one.section(), 0, enters, false)));
+            if (!goesOn(route, first, enters)) {
+                sections.beside(first, route.from()).forEach(one -> entries.add(new Passing.Entry(one.section(), 0, enters, false)));
+            }
             addAlong(entries, route.aisles(), enters);
             double off = leaves;
             sections.beside(last, route.to())
@@ -83,6 +88,13 @@ final class Passings {
         }
         double half = sections.size().half();
         return new Passing(entries, half, half + trailing, place, place < 0 ? Traffic.NOTHING : exit(route));
+    }
+
+    /** Whether it begins on its aisle and looks the way it goes: then it needs nothing of what is behind it or beside. */
+    private static boolean goesOn(Route route, Pose first, double enters) {
+        AisleNet.Part part = route.aisles().getFirst();
+        double heading = part.to() >= part.from() ? first.heading() : first.heading() + 180;
+        return enters < NEAR_METRES && Math.abs(Math.IEEEremainder(heading - route.from().heading(), 360)) < NEAR_DEGREES;
     }
 
     /** What a vehicle needs that goes on from the end of a route along the same stretch, until it can wait. */

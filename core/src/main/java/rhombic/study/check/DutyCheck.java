@@ -55,6 +55,7 @@ final class DutyCheck {
         study.elements().forEach(check::single);
         study.links().forEach(check::carried);
         study.links().forEach(check::failures);
+        check.groups.forEach(check::driver);
         check.groups.forEach(check::group);
         return check.problems;
     }
@@ -290,6 +291,23 @@ final class DutyCheck {
                                 + (there == 1 ? "is only 1" : "are only " + there),
                         "Add people to the crew, or ask for fewer", null);
             }
+        }
+    }
+
+    private void driver(ResourceGroup group) {
+        if (group.driver().isEmpty()) {
+            return;
+        }
+        Need need = Need.of(group.driver());
+        needed.add(group.driver());
+        if (skilled(need) == 0) {
+            error(group.name(), Problem.Kind.CREW,
+                    "They need \u201c" + group.driver() + "\u201d to drive them, but no crew is called that, and nobody has that skill",
+                    "Place a crew of that name, give a crew that skill, or let them drive by themselves", null);
+        } else if (groups.stream().anyMatch(other -> other.meets(need) && !other.arePeople())) {
+            error(group.name(), Problem.Kind.CREW,
+                    "They are to be driven by \u201c" + group.driver() + "\u201d, but vehicles drive nothing",
+                    "Let a crew do it, or let them drive by themselves", null);
         }
     }
 

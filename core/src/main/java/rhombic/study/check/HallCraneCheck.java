@@ -68,10 +68,10 @@ final class HallCraneCheck {
     }
 
     private void zones() {
-        crane.zones().stream().filter(zone -> study.find(zone, Zone.class).isEmpty()).findFirst()
+        crane.use().zones().stream().filter(zone -> study.find(zone, Zone.class).isEmpty()).findFirst()
                 .ifPresent(zone -> warn("Its zone \u201c" + zone + "\u201d is not there", "Place a zone, or choose another",
                         Problem.Fix.of("Take it out", crane, e -> ((BridgeCrane) e)
-                                .withZones(crane.zones().stream().filter(one -> !one.equals(zone)).toList()))));
+                                .withUse(use -> use.withZones(crane.use().zones().stream().filter(one -> !one.equals(zone)).toList())))));
     }
 
     private void roof() {

@@ -25,6 +25,7 @@ import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.AxisDriving;
+import rhombic.study.place.DriverPlace;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
 import rhombic.study.value.Count;
@@ -38,15 +39,16 @@ import rhombic.study.value.TimeSource;
  * @param maxWeight that one of them lifts; empty: any
  * @param loading how long gripping and releasing takes
  * @param dispatching the rules that they go by; they always travel through the air
- * @param sharing where each of several fetches
- * @param zones that they fetch from, by name; empty: from everywhere
+ * @param use where each of several fetches, and with whom
  */
 public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runway, HallCraneDriving driving, Optional<Quantity> maxWeight,
-        Loading loading, Dispatching dispatching, CraneSharing sharing, List<String> zones) implements ResourceGroup {
+        Loading loading, Dispatching dispatching, CraneUse use) implements ResourceGroup {
     public static final int MAX_CRANES = 8;
     /** From the highest that a load is lifted to the rails. */
     public static final double RAIL_ABOVE_METRES = 1.6;
     private static final double BRIDGE_METRES = 1.2;
+    /** From the load to who walks along with it. */
+    private static final double OPERATOR_METRES = 1.6;
     private static final Dispatching RULES = Dispatching.USUAL.withIdleAt(IdlePlace.WHERE_THEY_ARE).withTravel(TravelChoice.STRAIGHT);
 
     public static final Kind<BridgeCrane> KIND = new Kind<>("Bridge crane", Family.MOVE, BridgeCrane.class, List.of(
@@ -90,10 +92,14 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
             Dispatching.JOB_FORMULA.within(BridgeCrane::dispatching, BridgeCrane::with),
             Dispatching.IDLE_AT.within(BridgeCrane::dispatching, BridgeCrane::with),
             Field.optional("sharing", "Where each of several fetches; missing: in its own part of the runway.",
-                    FieldType.Word.of(CraneSharing.values()), CraneSharing.OWN_PART, BridgeCrane::sharing, BridgeCrane::withSharing),
+                    FieldType.Word.of(CraneSharing.values()), CraneSharing.OWN_PART, CraneUse::sharing, CraneUse::withSharing)
+                    .within(BridgeCrane::use, BridgeCrane::with),
             Field.optional("zones", "That they fetch from; missing: from everywhere.",
-                    new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), BridgeCrane::zones,
-                    BridgeCrane::withZones)),
+                    new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), CraneUse::zones,
+                    CraneUse::withZones).within(BridgeCrane::use, BridgeCrane::with),
+            Field.optional("operator",
+                    "The crew or skill of which somebody must walk along below each that travels; missing: they go by themselves.",
+                    FieldType.SKILL, "", CraneUse::operator, CraneUse::withOperator).within(BridgeCrane::use, BridgeCrane::with)),
             BridgeCrane::usual, (basics, types) -> usual(basics).with(HallCraneDriving.USUAL)
                     .with(new Loading(DistributionText.parse("20 s"), DistributionText.parse("15 s"))));
 
@@ -105,12 +111,11 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
             }
         });
         dispatching = dispatching.withTravel(TravelChoice.STRAIGHT);
-        zones = List.copyOf(zones);
     }
 
     private static BridgeCrane usual(Basics basics) {
         return new BridgeCrane(basics, CraneForm.BRIDGE, 1, Runway.USUAL, HallCraneDriving.USUAL.each(AxisDriving::atOnce),
-                Optional.empty(), Loading.NONE, RULES, CraneSharing.OWN_PART, List.of());
+                Optional.empty(), Loading.NONE, RULES, CraneUse.USUAL);
     }
 
     // ---- where they reach
@@ -171,6 +176,17 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     @Override
     public List<String> skills() {
         return List.of();
+    }
+
+    @Override
+    public String driver() {
+        return use.operator();
+    }
+
+    /** Below, a step behind the load, as seen along the runway. */
+    @Override
+    public DriverPlace driverPlace() {
+        return new DriverPlace(Pose.at(0, OPERATOR_METRES, 0, -90), false, Pose.at(-OPERATOR_METRES, 0, 0, 0));
     }
 
     /** Loads hang below the hook. */
@@ -303,19 +319,19 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
 
     @Override
     public BridgeCrane with(Basics newBasics) {
-        return new BridgeCrane(newBasics, form, cranes, runway, driving, maxWeight, loading, dispatching, sharing, zones);
+        return new BridgeCrane(newBasics, form, cranes, runway, driving, maxWeight, loading, dispatching, use);
     }
 
     public BridgeCrane withForm(CraneForm newForm) {
-        return new BridgeCrane(basics, newForm, cranes, runway, driving, maxWeight, loading, dispatching, sharing, zones);
+        return new BridgeCrane(basics, newForm, cranes, runway, driving, maxWeight, loading, dispatching, use);
     }
 
     public BridgeCrane withCranes(int newCranes) {
-        return new BridgeCrane(basics, form, newCranes, runway, driving, maxWeight, loading, dispatching, sharing, zones);
+        return new BridgeCrane(basics, form, newCranes, runway, driving, maxWeight, loading, dispatching, use);
     }
 
     public BridgeCrane with(Runway newRunway) {
-        return new BridgeCrane(basics, form, cranes, newRunway, driving, maxWeight, loading, dispatching, sharing, zones);
+        return new BridgeCrane(basics, form, cranes, newRunway, driving, maxWeight, loading, dispatching, use);
     }
 
     /** With another runway. */
@@ -324,7 +340,7 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     }
 
     public BridgeCrane with(HallCraneDriving newDriving) {
-        return new BridgeCrane(basics, form, cranes, runway, newDriving, maxWeight, loading, dispatching, sharing, zones);
+        return new BridgeCrane(basics, form, cranes, runway, newDriving, maxWeight, loading, dispatching, use);
     }
 
     /** Moving otherwise. */
@@ -333,36 +349,36 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     }
 
     public BridgeCrane withMaxWeight(Optional<Quantity> newWeight) {
-        return new BridgeCrane(basics, form, cranes, runway, driving, newWeight, loading, dispatching, sharing, zones);
+        return new BridgeCrane(basics, form, cranes, runway, driving, newWeight, loading, dispatching, use);
     }
 
     public BridgeCrane with(Loading newLoading) {
-        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, newLoading, dispatching, sharing, zones);
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, newLoading, dispatching, use);
     }
 
     @Override
     public BridgeCrane with(Dispatching newDispatching) {
-        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, newDispatching, sharing, zones);
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, newDispatching, use);
     }
 
-    public BridgeCrane withSharing(CraneSharing newSharing) {
-        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, dispatching, newSharing, zones);
+    public BridgeCrane with(CraneUse newUse) {
+        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, dispatching, newUse);
     }
 
-    public BridgeCrane withZones(List<String> newZones) {
-        return new BridgeCrane(basics, form, cranes, runway, driving, maxWeight, loading, dispatching, sharing, newZones);
+    /** Fetching elsewhere, or with others. */
+    public BridgeCrane withUse(UnaryOperator<CraneUse> change) {
+        return with(change.apply(use));
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, CraneForm form, int cranes, Runway runway, HallCraneDriving driving, @Nullable Quantity maxWeight,
-            Loading loading, Dispatching dispatching, CraneSharing sharing, List<String> zones) implements Serializable {
+            Loading loading, Dispatching dispatching, CraneUse use) implements Serializable {
         private Object readResolve() {
-            return new BridgeCrane(basics, form, cranes, runway, driving, Optional.ofNullable(maxWeight), loading, dispatching, sharing,
-                    zones);
+            return new BridgeCrane(basics, form, cranes, runway, driving, Optional.ofNullable(maxWeight), loading, dispatching, use);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, form, cranes, runway, driving, maxWeight.orElse(null), loading, dispatching, sharing, zones);
+        return new Stored(basics, form, cranes, runway, driving, maxWeight.orElse(null), loading, dispatching, use);
     }
 }

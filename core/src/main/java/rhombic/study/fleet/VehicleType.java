@@ -1,14 +1,19 @@
 package rhombic.study.fleet;
 
+import rhombic.space.Pose;
+import rhombic.study.place.DriverPlace;
+
 /**
  * What vehicles look like, and how they hold what they carry.
  * What length is along the way, and reach how far from its middle it picks up and sets down.
  */
 public enum VehicleType {
-    FORKLIFT("forklift", 2.4, 1.1, 2.2, 0.72, 0.12, 1.25), REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6, 0.12, 1.15), AGV("AGV", 1.5,
-            0.9, 0.6, -0.55,
-            0.42,
-            0.95), TUGGER("tugger train", 1.9, 1.1, 1.9, -0.6, 0.55, 0.45);
+    FORKLIFT("forklift", 2.4, 1.1, 2.2, 0.72, 0.12, 1.25,
+            new DriverPlace(Pose.at(-0.35, 0, 0.14, 0), true, Pose.at(-0.35, 0.95, 0, 0))), REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6,
+                    0.12, 1.15, new DriverPlace(Pose.at(-0.3, -0.1, 0.55, 0), true, Pose.at(-0.3, 1, 0, 0))), AGV("AGV", 1.5, 0.9, 0.6,
+                            -0.55, 0.42, 0.95,
+                            new DriverPlace(Pose.at(0, 0, 0.4, 0), false, Pose.at(0, 0.85, 0, 0))), TUGGER("tugger train", 1.9, 1.1, 1.9,
+                                    -0.6, 0.55, 0.45, new DriverPlace(Pose.at(-0.6, 0, 0.3, 0), false, Pose.at(-0.6, 0.95, 0, 0)));
 
     private final String word;
     private final double length;
@@ -17,8 +22,9 @@ public enum VehicleType {
     private final double front;
     private final double height;
     private final double reach;
+    private final DriverPlace driverPlace;
 
-    VehicleType(String word, double length, double width, double high, double front, double height, double reach) {
+    VehicleType(String word, double length, double width, double high, double front, double height, double reach, DriverPlace driverPlace) {
         this.word = word;
         this.length = length;
         this.width = width;
@@ -26,6 +32,7 @@ public enum VehicleType {
         this.front = front;
         this.height = height;
         this.reach = reach;
+        this.driverPlace = driverPlace;
     }
 
     public String word() {
@@ -62,5 +69,10 @@ public enum VehicleType {
     /** How far from its middle the place is where it picks up and sets down. */
     public double reachMetres() {
         return reach;
+    }
+
+    /** Where who drives it is. */
+    public DriverPlace driverPlace() {
+        return driverPlace;
     }
 }

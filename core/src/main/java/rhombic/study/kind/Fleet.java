@@ -24,6 +24,7 @@ import rhombic.study.fleet.Loading;
 import rhombic.study.fleet.Round;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.fleet.VehicleType;
+import rhombic.study.place.DriverPlace;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.RoadSpace;
 import rhombic.study.value.Count;
@@ -102,6 +103,8 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
             Field.optional("parking", "The parking areas where they wait when there is nothing to do; missing: as idleAt says.",
                     new FieldType.Several<>(new FieldType.Text(Reference.ELEMENT)), List.<String>of(), Deployment::parking,
                     Deployment::withParking).within(Fleet::deployment, Fleet::with),
+            Field.optional("driver", "The crew or skill of which somebody must drive each that moves; missing: they drive by themselves.",
+                    FieldType.SKILL, "", Deployment::driver, Deployment::withDriver).within(Fleet::deployment, Fleet::with),
             Field.optional("onAisle",
                     "Whether they pick up and set down from the aisle; missing: beside it. Tugger trains always do it from the aisle.",
                     new FieldType.Flag(), false, Deployment::onAisle, Deployment::withOnAisle).within(Fleet::deployment, Fleet::with),
@@ -144,6 +147,16 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
     @Override
     public String partOf() {
         return deployment.partOf();
+    }
+
+    @Override
+    public String driver() {
+        return deployment.driver();
+    }
+
+    @Override
+    public DriverPlace driverPlace() {
+        return form.driverPlace();
     }
 
     @Override

@@ -2,12 +2,14 @@ package rhombic.study.kind;
 
 import java.util.List;
 import java.util.Optional;
+import rhombic.space.Pose;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.fleet.Round;
+import rhombic.study.place.DriverPlace;
 import rhombic.study.place.RoadSpace;
 
 /** Whose members work and carry. They are on duty by a calendar, and can fail. */
@@ -125,6 +127,16 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
     /** The group that they belong to as well, whose rule says who comes when that one is called; empty: none. */
     default String partOf() {
         return "";
+    }
+
+    /** The crew or skill of which somebody must drive each that moves; empty: they move by themselves. */
+    default String driver() {
+        return "";
+    }
+
+    /** Where who drives one of them is. */
+    default DriverPlace driverPlace() {
+        return new DriverPlace(Pose.at(0, 0, 0, 0), false, Pose.at(0, 0, 0, 0));
     }
 
     /** The areas where they spend breaks or charge, by name. */

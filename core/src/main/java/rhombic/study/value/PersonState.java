@@ -16,7 +16,11 @@ public enum PersonState {
     /** Its battery is charged or swapped. */
     CHARGING("charging", 'B', false),
     /** It has to charge before it does something again, and all chargers are taken. */
-    TO_CHARGE("waiting to charge", 'E', false);
+    TO_CHARGE("waiting to charge", 'E', false),
+    /** It drives a vehicle. */
+    DRIVING("driving", 'G', true),
+    /** It has somewhere to go, and nobody drives it yet. */
+    FOR_DRIVER("waiting for driver", 'N', true);
 
     private final String word;
     private final char letter;
@@ -55,8 +59,8 @@ public enum PersonState {
     /** Whether the person works with what it has in hand. */
     public boolean usesTool() {
         return switch (this) {
-            case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING, PICKING_UP, SETTING_DOWN -> true;
-            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING, TO_CHARGE -> false;
+            case WORKING, CHANGEOVER, SERVICE, REPAIR, CARRYING, PICKING_UP, SETTING_DOWN, DRIVING -> true;
+            case WALKING, STANDING_BY, WAITING, ON_BREAK, OFF_SHIFT, DOWN, FOR_TRAFFIC, CHARGING, TO_CHARGE, FOR_DRIVER -> false;
         };
     }
 

@@ -46,6 +46,11 @@ final class Yard implements Job.Owner, Worker.Listener {
     }
 
     @Override
+    public void onBoards(Worker person, Resource vehicle) {
+        log.add(person.name() + " drives " + vehicle.name());
+    }
+
+    @Override
     public void onState(Worker person, PersonState state) {}
 
     @Override

@@ -78,7 +78,7 @@ class DeploymentCheckTest {
         for (String name : List.of("F", "Zone", "Parking")) {
             renamed = renamed.changed(name, e -> e.named("New " + name));
         }
-        assertEquals(new Deployment("New F", List.of("New Zone"), List.of("New Parking"), false),
+        assertEquals(new Deployment("New F", List.of("New Zone"), List.of("New Parking"), "", false),
                 ((Fleet) renamed.find("G").orElseThrow()).deployment());
     }
 

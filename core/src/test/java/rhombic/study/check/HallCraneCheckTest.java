@@ -94,7 +94,7 @@ class HallCraneCheckTest {
 
     @Test
     void zonesThatAreGone() {
-        isTold(crane(c -> c.withZones(List.of("Nowhere"))), "Its zone \u201cNowhere\u201d is not there");
+        isTold(crane(c -> c.withUse(u -> u.withZones(List.of("Nowhere")))), "Its zone \u201cNowhere\u201d is not there");
     }
 
     @Test

@@ -13,6 +13,8 @@ import rhombic.study.site.LineElement;
 final class FloorCamera {
     /** What is higher is brought into view up to its top. */
     private static final double HIGH_METRES = 4;
+    /** So far round an element at least is shown. */
+    private static final double NEAR_METRES = 2;
     /** An empty floor is seen so. */
     private static final List<double[]> EMPTY = List.of(new double[] {-12, -8, 0}, new double[] {12, -8, 0}, new double[] {12, 8, 0},
             new double[] {-12, 8, 0});
@@ -83,12 +85,12 @@ final class FloorCamera {
             }
             return;
         }
-        double reach = Math.max(2, Math.hypot(element.footprint().lengthMetres(), element.footprint().widthMetres()) / 2);
-        for (double dx : new double[] {-reach, reach}) {
-            for (double dy : new double[] {-reach, reach}) {
+        for (double dx : new double[] {-NEAR_METRES, NEAR_METRES}) {
+            for (double dy : new double[] {-NEAR_METRES, NEAR_METRES}) {
                 points.add(new double[] {element.placement().xMetres() + dx, element.placement().yMetres() + dy, 0});
             }
         }
+        element.onFootprint().forEach(corner -> points.add(new double[] {corner.x(), corner.y(), 0}));
         points.add(new double[] {element.placement().xMetres(), element.placement().yMetres(), element.placement().zMetres() + 2.9});
         double high = element.placement().zMetres() + element.footprint().heightMetres();
         if (high > HIGH_METRES) {

@@ -110,12 +110,12 @@ final class PeopleView {
         int frame = (int) (scene.phase(number) * PersonForm.frames(posture)) + (posture == PeopleScene.Posture.WORKS ? number : 0);
         TriangleMesh mesh = switch (groups.get(number)) {
             case Crew crew -> forms.of(posture, frame, scene.crew(number));
-            case Fleet fleet -> vehicles.of(fleet.form());
+            case Fleet fleet -> vehicles.of(fleet.form(), fleet.driver().isEmpty());
             case StackerCrane crane -> throw new IllegalStateException("Cranes are drawn in their aisles");
             case BridgeCrane crane -> throw new IllegalStateException("Bridge cranes are drawn on their runways");
         };
         one.setMesh(mesh);
-        one.at(scene.x(number), scene.y(number), 0, scene.headingDegrees(number));
+        one.at(scene.x(number), scene.y(number), scene.crew(number) < 0 ? 0 : scene.z(number), scene.headingDegrees(number));
         PlacedBody rising = forks.get(number);
         if (rising != null && groups.get(number) instanceof Fleet fleet) {
             rising.setMesh(vehicles.forks(fleet.form()));

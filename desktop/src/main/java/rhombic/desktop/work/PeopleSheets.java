@@ -94,6 +94,8 @@ final class PeopleSheets {
             case FOR_TRAFFIC -> "Traffic";
             case CHARGING -> "Charge";
             case TO_CHARGE -> "To charge";
+            case DRIVING -> "Drive";
+            case FOR_DRIVER -> "For driver";
         };
     }
 

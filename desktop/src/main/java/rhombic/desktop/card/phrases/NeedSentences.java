@@ -30,7 +30,7 @@ public final class NeedSentences {
     }
 
     /** The same for work, which only people do. */
-    private static List<String> workers(Study study) {
+    public static List<String> workers(Study study) {
         return choices(study.groups().stream().filter(ResourceGroup::arePeople).toList());
     }
 

@@ -13,6 +13,7 @@ import rhombic.desktop.card.phrases.AxisWords;
 import rhombic.desktop.card.phrases.DispatchingSentences;
 import rhombic.desktop.card.phrases.DutySentences;
 import rhombic.desktop.card.phrases.FailureSentences;
+import rhombic.desktop.card.phrases.NeedSentences;
 import rhombic.desktop.card.phrases.TimeSentences;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;
@@ -33,6 +34,8 @@ import rhombic.study.kind.PlantElement;
 
 /** The card of bridge cranes, as sentences. */
 final class BridgeCraneSentences {
+    private static final String NO_OPERATOR = "needs no operator";
+    private static final String OPERATOR = "needs one of ";
     private static final String ANY_WEIGHT = "of any weight";
     private static final String EVERYWHERE = "everywhere below them";
 
@@ -73,8 +76,8 @@ final class BridgeCraneSentences {
             parts.add(new Words("; the middles of two bridges stay "));
             parts.add(length("safe distance", runway.safeDistance(), Runway::withSafeDistance));
             parts.add(new Words(" apart, and each fetches "));
-            parts.add(picked("sharing", crane.sharing().word(), Arrays.stream(CraneSharing.values()).map(CraneSharing::word).toList(),
-                    text -> crane(c -> c.withSharing(Typed.choice(CraneSharing.values(), CraneSharing::word, text)))));
+            parts.add(picked("sharing", crane.use().sharing().word(), Arrays.stream(CraneSharing.values()).map(CraneSharing::word).toList(),
+                    text -> crane(c -> c.withUse(u -> u.withSharing(Typed.choice(CraneSharing.values(), CraneSharing::word, text))))));
         }
         parts.add(new Words("."));
         return new Sentence(parts);
@@ -132,17 +135,29 @@ final class BridgeCraneSentences {
                 : "They lift from " + String.join(", ", carried.stream().map(link -> link.from() + " to " + link.to()).limit(4).toList())
                         + (carried.size() > 4 ? " and on " + (carried.size() - 4) + " more links" : "") + "."));
         List<String> zones = study.all(Zone.class).stream().map(PlantElement::name).toList();
-        if (!zones.isEmpty() || !crane.zones().isEmpty()) {
+        if (!zones.isEmpty() || !crane.use().zones().isEmpty()) {
             parts.add(new Words(" They fetch from "));
-            parts.add(several("zones", crane.zones().isEmpty() ? EVERYWHERE : String.join(", ", crane.zones()), crane.zones(), zones,
-                    chosen -> crane(c -> c.withZones(chosen))));
+            parts.add(several("zones", crane.use().zones().isEmpty() ? EVERYWHERE : String.join(", ", crane.use().zones()),
+                    crane.use().zones(), zones,
+                    chosen -> crane(c -> c.withUse(u -> u.withZones(chosen)))));
             parts.add(new Words("."));
         }
         return new Sentence(parts);
     }
 
     private Sentence waiting(DispatchingSentences rules) {
-        return new Sentence(new Words("With nothing to do they wait "), rules.idleAt(), new Words("."));
+        List<Part> parts = new ArrayList<>(List.of(new Words("With nothing to do they wait "), rules.idleAt(), new Words(".")));
+        List<String> operators = NeedSentences.workers(study);
+        String now = crane.driver();
+        if (!operators.isEmpty() || !now.isEmpty()) {
+            List<String> choices = new ArrayList<>(List.of(NO_OPERATOR));
+            operators.forEach(one -> choices.add(OPERATOR + one));
+            parts.add(new Words(" Each "));
+            parts.add(picked("operator", now.isEmpty() ? NO_OPERATOR : OPERATOR + now, choices, text -> crane(
+                    c -> c.withUse(u -> u.withOperator(text.equals(NO_OPERATOR) ? "" : text.substring(OPERATOR.length()))))));
+            parts.add(new Words(now.isEmpty() ? "." : " who walks along below."));
+        }
+        return new Sentence(parts);
     }
 
     private UnaryOperator<Study> crane(UnaryOperator<BridgeCrane> change) {

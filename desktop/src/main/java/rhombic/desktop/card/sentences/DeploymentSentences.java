@@ -11,6 +11,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import rhombic.desktop.card.phrases.DispatchingSentences;
+import rhombic.desktop.card.phrases.NeedSentences;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.card.text.Sentence.Part;
 import rhombic.desktop.card.text.Sentence.Words;
@@ -27,6 +28,8 @@ import rhombic.study.kind.PlantElement;
 
 /** What cards say of for whom vehicles work, where they fetch and where they wait. */
 final class DeploymentSentences {
+    private static final String BY_THEMSELVES = "needs no driver";
+    private static final String DRIVEN_BY = "is driven by one of ";
     private static final String NO_OTHER = "no other fleet";
 
     private final Study study;
@@ -42,7 +45,24 @@ final class DeploymentSentences {
     /** Each is said only where there is something to choose. */
     static List<Sentence> of(Study study, Fleet fleet) {
         DeploymentSentences sentences = new DeploymentSentences(study, fleet);
-        return Stream.of(sentences.waiting(), sentences.fetching(), sentences.belonging()).flatMap(List::stream).toList();
+        return Stream.of(sentences.driven(), sentences.waiting(), sentences.fetching(), sentences.belonging()).flatMap(List::stream)
+                .toList();
+    }
+
+    /** People and skills are offered where there are any. */
+    private List<Sentence> driven() {
+        List<String> drivers = NeedSentences.workers(study);
+        if (drivers.isEmpty() && now.driver().isEmpty()) {
+            return List.of();
+        }
+        List<String> choices = new ArrayList<>(List.of(BY_THEMSELVES));
+        drivers.forEach(driver -> choices.add(DRIVEN_BY + driver));
+        return List.of(new Sentence(new Words("Each "),
+                picked("driver", now.driver().isEmpty() ? BY_THEMSELVES : DRIVEN_BY + now.driver(), choices,
+                        text -> changed(d -> d.withDriver(text.equals(BY_THEMSELVES) ? "" : text.substring(DRIVEN_BY.length())))),
+                new Words(now.driver().isEmpty()
+                        ? "."
+                        : ", who comes when there is something to do, stays until it is parked, and sets down first when a break comes.")));
     }
 
     private List<Sentence> waiting() {

@@ -37,8 +37,8 @@ public final class StateColours {
     public static Color of(PersonState state) {
         return switch (state) {
             case WORKING, CHANGEOVER, SERVICE, REPAIR -> NORMAL;
-            case CARRYING, WALKING, PICKING_UP, SETTING_DOWN -> MOVING;
-            case STANDING_BY -> SOMEBODY;
+            case CARRYING, WALKING, PICKING_UP, SETTING_DOWN, DRIVING -> MOVING;
+            case STANDING_BY, FOR_DRIVER -> SOMEBODY;
             case FOR_TRAFFIC -> ABNORMAL;
             case CHARGING, TO_CHARGE -> NEITHER;
             case WAITING -> NEITHER;

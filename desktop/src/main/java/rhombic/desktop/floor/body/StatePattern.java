@@ -45,6 +45,8 @@ public final class StatePattern {
             case WALKING -> Pattern.STEPS;
             case PICKING_UP, SETTING_DOWN -> Pattern.UPRIGHT;
             case STANDING_BY -> Pattern.DOTS;
+            case DRIVING -> Pattern.PLAIN;
+            case FOR_DRIVER -> Pattern.HATCHED;
             case FOR_TRAFFIC -> Pattern.HATCHED;
             case CHARGING -> Pattern.UPRIGHT;
             case TO_CHARGE -> Pattern.DOTS;

@@ -18,11 +18,13 @@ public final class VehicleForm {
     private static final double SEAT = 0.55;
 
     private final Map<VehicleType, TriangleMesh> made = new EnumMap<>(VehicleType.class);
+    private final Map<VehicleType, TriangleMesh> empty = new EnumMap<>(VehicleType.class);
     private final Map<VehicleType, TriangleMesh> forks = new EnumMap<>(VehicleType.class);
     private @Nullable TriangleMesh trailer;
 
-    public TriangleMesh of(VehicleType form) {
-        return made.computeIfAbsent(form, VehicleForm::body);
+    /** @param manned whether its driver is part of it; else nobody is on it */
+    public TriangleMesh of(VehicleType form, boolean manned) {
+        return (manned ? made : empty).computeIfAbsent(form, type -> body(type, manned));
     }
 
     /** What rises along the mast, as it is when it is down; only of those that lift. */
@@ -35,17 +37,17 @@ public final class VehicleForm {
         });
     }
 
-    private static TriangleMesh body(VehicleType form) {
+    private static TriangleMesh body(VehicleType form, boolean manned) {
         return switch (form) {
-            case FORKLIFT -> forklift();
-            case REACH_TRUCK -> reachTruck();
+            case FORKLIFT -> forklift(manned);
+            case REACH_TRUCK -> reachTruck(manned);
             case AGV -> agv();
-            case TUGGER -> tugger();
+            case TUGGER -> tugger(manned);
         };
     }
 
     /** Counterweight behind, driver under a guard, mast and forks before. */
-    private static TriangleMesh forklift() {
+    private static TriangleMesh forklift(boolean manned) {
         MeshMaker maker = new MeshMaker();
         wheels(maker, 0.42, -0.6, 0.42, 0.28);
         maker.box(-0.72, 0, 0.25, 0.55, 0.98, 0.62, Swatch.INK, Swatch.BODY_EDGE);
@@ -53,13 +55,15 @@ public final class VehicleForm {
         maker.bar(-0.32, 0, 0.52, 0.42, 0.5, 0.12, Swatch.STEEL_DARK);
         maker.bar(-0.5, 0, 0.62, 0.1, 0.5, 0.45, Swatch.STEEL_DARK);
         guard(maker, -0.85, 0.35, 0.46, 2.0);
-        driver(maker, -0.3, 0, SEAT);
+        if (manned) {
+            driver(maker, -0.3, 0, SEAT);
+        }
         mast(maker, 0.5, 0.34, 2.15);
         return maker.mesh();
     }
 
     /** Narrow and high, the driver sitting across behind a high mast between two legs. */
-    private static TriangleMesh reachTruck() {
+    private static TriangleMesh reachTruck(boolean manned) {
         MeshMaker maker = new MeshMaker();
         wheels(maker, 0.5, -0.55, 0.9, 0.22);
         maker.box(-0.45, 0, 0.15, 0.95, 1.05, 0.8, Swatch.VERDIGRIS, Swatch.BODY_EDGE);
@@ -68,7 +72,9 @@ public final class VehicleForm {
             maker.bar(0.5, side * 0.5, 0.08, 1.0, 0.12, 0.18, Swatch.STEEL_DARK);
         }
         guard(maker, -0.9, 0.05, 0.48, 2.15);
-        driver(maker, -0.25, -0.1, 0.95);
+        if (manned) {
+            driver(maker, -0.25, -0.1, 0.95);
+        }
         mast(maker, 0.3, 0.36, 2.7);
         return maker.mesh();
     }
@@ -85,14 +91,16 @@ public final class VehicleForm {
     }
 
     /** Low before, the driver standing behind, a coupling at the end. */
-    private static TriangleMesh tugger() {
+    private static TriangleMesh tugger(boolean manned) {
         MeshMaker maker = new MeshMaker();
         wheels(maker, 0.42, -0.55, 0.6, 0.26);
         maker.box(0.25, 0, 0.14, 1.3, 1.0, 0.5, Swatch.SAFFRON, Swatch.BODY_EDGE);
         maker.box(-0.65, 0, 0.14, 0.5, 1.0, 0.16, Swatch.INK, Swatch.BODY_EDGE);
         maker.post(0.02, 0, 0.64, 0.05, 0.5, 8, Swatch.STEEL_DARK);
         maker.bar(0, 0, 1.1, 0.06, 0.5, 0.06, Swatch.STEEL_DARK);
-        driver(maker, -0.55, 0, 0.3);
+        if (manned) {
+            driver(maker, -0.55, 0, 0.3);
+        }
         maker.bar(-0.98, 0, 0.3, 0.2, 0.08, 0.08, Swatch.STEEL_DARK);
         return maker.mesh();
     }

@@ -17,6 +17,7 @@ import rhombic.study.crane.CraneForm;
 import rhombic.study.crane.CraneSharing;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.place.Placement;
@@ -48,8 +49,18 @@ class BridgeCraneSentencesTest {
         Study two = edited(study, "cranes", "2");
         assertTrue(says(two, "2 bridge cranes run on a runway of 30 m with a span of 12 m; the middles of two bridges stay 4 m apart, "
                 + "and each fetches in its own part of the runway."));
-        assertEquals(CraneSharing.EVERYWHERE, crane(edited(two, "sharing", "everywhere")).sharing());
+        assertEquals(CraneSharing.EVERYWHERE, crane(edited(two, "sharing", "everywhere")).use().sharing());
         assertTrue(says(study.withLinks(List.of()), "Nothing is lifted yet"));
+    }
+
+    @Test
+    void anOperatorWalksAlongWhereThereArePeople() {
+        Study with = study.with(Crew.KIND.blank(Basics.of("Slingers", Placement.at(0, 9))));
+        assertTrue(says(with, "Each needs no operator."));
+        Study operated = edited(with, "operator", "needs one of Slingers");
+        assertEquals("Slingers", crane(operated).driver());
+        assertTrue(says(operated, "Each needs one of Slingers who walks along below."));
+        assertEquals(with, edited(operated, "operator", "needs no operator"));
     }
 
     @Test

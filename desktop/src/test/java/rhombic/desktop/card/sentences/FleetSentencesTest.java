@@ -20,6 +20,7 @@ import rhombic.study.area.Zone;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Placement;
@@ -79,6 +80,17 @@ class FleetSentencesTest {
         assertTrue(says(strong, "AGVs", "1 AGV that carries 2 pieces of at most 1.5 t at a time."));
         assertEquals(study, edited(edited(strong, "AGVs", "max weight", ""), "AGVs", "capacity", "1"));
         assertThrows(IllegalArgumentException.class, () -> edited(study, "AGVs", "max weight", "0 kg"));
+    }
+
+    @Test
+    void whoDrivesIsChosenWhereThereArePeople() {
+        assertEquals(false, says(study, "AGVs", "driver"));
+        Study with = study.with(Crew.KIND.blank(Basics.of("Drivers", Placement.at(0, 9))).withSkills(List.of("Licence")));
+        assertTrue(says(with, "AGVs", "Each needs no driver."));
+        Study driven = edited(with, "AGVs", "driver", "is driven by one of Licence");
+        assertEquals("Licence", driven.groups().getFirst().driver());
+        assertTrue(says(driven, "AGVs", "Each is driven by one of Licence, who comes when there is something to do"));
+        assertEquals(with, edited(driven, "AGVs", "driver", "needs no driver"));
     }
 
     @Test
