@@ -148,7 +148,7 @@ public final class FloorView extends Region {
         poser.pose(moment, glideNanos, pieces.poses());
         racks.paint(poser);
         pieces.show(moment, view(), getHeight());
-        people.show(poser.people());
+        people.show(poser.people(), view(), getHeight());
         cranes.show(poser.cranes());
         hallCranes.show(poser.hallCranes());
         lamps.show(unfolded, moment);
@@ -346,6 +346,7 @@ public final class FloorView extends Region {
             showBodies();
         }
         pieces.refine(view(), getHeight());
+        people.refine(view(), getHeight());
         equipment.refine(view(), getWidth(), getHeight());
         drawOverlay();
     }

@@ -26,6 +26,8 @@ final class PeopleView {
     /** The height at which a person is pointed at. */
     private static final double MIDDLE_METRES = 1.1;
     private static final double NEAR_PIXELS = 14;
+    /** Where a metre is smaller than that they are drawn with fewer faces. */
+    private static final double FAR_PIXELS = 14;
 
     private final Group view = new Group();
     private final PersonForm forms = new PersonForm();
@@ -36,6 +38,7 @@ final class PeopleView {
     private final List<@Nullable PlacedBody> forks = new ArrayList<>();
     /** What each of them pulls. */
     private final List<List<PlacedBody>> trailers = new ArrayList<>();
+    private boolean isShown;
     private List<String> crewNames = List.of();
     private List<ResourceGroup> groups = List.of();
     private PeopleScene scene = new PeopleScene(UnfoldedStudy.of(Study.empty()));
@@ -59,6 +62,7 @@ final class PeopleView {
             return;
         }
         crewNames = names;
+        isShown = false;
         people.clear();
         forks.clear();
         trailers.clear();
@@ -75,23 +79,42 @@ final class PeopleView {
     }
 
     void hide() {
+        isShown = false;
         people.forEach(one -> one.setVisible(false));
         forks.stream().filter(Objects::nonNull).forEach(one -> one.setVisible(false));
         trailers.forEach(train -> train.forEach(one -> one.setVisible(false)));
     }
 
-    /** @param posed as they are at the moment to show */
-    void show(PeopleScene posed) {
+    /**
+     * Shows them; those who are far away plainer than those who are near.
+     *
+     * @param posed as they are at the moment to show
+     * @param height of the view in pixels
+     */
+    void show(PeopleScene posed, Viewpoint seen, double height) {
         scene = posed;
+        isShown = true;
+        refine(seen, height);
+    }
+
+    /** Who was near may be far now. */
+    void refine(Viewpoint seen, double height) {
+        if (isShown) {
+            placeAll(seen.far(FAR_PIXELS, height));
+        }
+    }
+
+    private void placeAll(Viewpoint.Far far) {
         for (int i = 0; i < people.size(); i++) {
             PlacedBody one = people.get(i);
             one.setVisible(scene.isSeen(i));
             PlacedBody rising = forks.get(i);
+            boolean isFar = scene.isSeen(i) && far.isFar(scene.x(i), scene.y(i));
             if (rising != null) {
-                rising.setVisible(scene.isSeen(i));
+                rising.setVisible(scene.isSeen(i) && !(isFar && scene.raisedMetres(i) == 0));
             }
             if (scene.isSeen(i)) {
-                place(one, i);
+                place(one, i, isFar);
             }
             for (int k = 0; k < trailers.get(i).size(); k++) {
                 PlacedBody trailer = trailers.get(i).get(k);
@@ -104,13 +127,13 @@ final class PeopleView {
         }
     }
 
-    private void place(PlacedBody one, int number) {
+    private void place(PlacedBody one, int number, boolean isFar) {
         PeopleScene.Posture posture = scene.posture(number);
         // who works beside another does not move in step with it
         int frame = (int) (scene.phase(number) * PersonForm.frames(posture)) + (posture == PeopleScene.Posture.WORKS ? number : 0);
         TriangleMesh mesh = switch (groups.get(number)) {
-            case Crew crew -> forms.of(posture, frame, scene.crew(number));
-            case Fleet fleet -> vehicles.of(fleet.form(), fleet.driver().isEmpty());
+            case Crew crew -> isFar ? forms.plain(posture, scene.crew(number)) : forms.of(posture, frame, scene.crew(number));
+            case Fleet fleet -> isFar ? vehicles.plain(fleet.form()) : vehicles.of(fleet.form(), fleet.driver().isEmpty());
             case StackerCrane crane -> throw new IllegalStateException("Cranes are drawn in their aisles");
             case BridgeCrane crane -> throw new IllegalStateException("Bridge cranes are drawn on their runways");
         };

@@ -78,6 +78,20 @@ public record Viewpoint(double targetX, double targetY, double yawDegrees, doubl
         return Optional.of(new Pixel(width / 2 + dot(d, right()) * scale, height / 2 - dot(d, up()) * scale, depth));
     }
 
+    /** Tells which places are seen so small that a metre is less than so many pixels. */
+    Far far(double pixels, double height) {
+        double[] p = position();
+        double[] f = forward();
+        double depth = height / 2 / Math.tan(Math.toRadians(fieldDegrees / 2)) / pixels;
+        return (x, y) -> (x - p[0]) * f[0] + (y - p[1]) * f[1] - p[2] * f[2] > depth;
+    }
+
+    /** Says whether a place on the floor is far away. */
+    @FunctionalInterface
+    interface Far {
+        boolean isFar(double x, double y);
+    }
+
     /** How large a metre is seen at that depth. */
     double pixelsPerMetre(double depth, double height) {
         return height / 2 / Math.tan(Math.toRadians(fieldDegrees / 2)) / depth;

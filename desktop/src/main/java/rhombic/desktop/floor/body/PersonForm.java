@@ -18,6 +18,7 @@ public final class PersonForm {
     private record Key(Posture posture, int frame, int jacket) {}
 
     private final Map<Key, TriangleMesh> made = new HashMap<>();
+    private final Map<Key, TriangleMesh> plain = new HashMap<>();
 
     /** In so many pictures a motion of that posture is shown. */
     public static int frames(Posture posture) {
@@ -31,6 +32,16 @@ public final class PersonForm {
     /** @param crew whose number gives the colour of the jacket */
     public TriangleMesh of(Posture posture, int frame, int crew) {
         return made.computeIfAbsent(new Key(posture, frame % frames(posture), crew % JACKETS.size()), PersonForm::body);
+    }
+
+    /** The same as seen from far away: no more than an outline. */
+    public TriangleMesh plain(Posture posture, int crew) {
+        return plain.computeIfAbsent(new Key(posture == Posture.SITS ? posture : Posture.STANDS, 0, crew % JACKETS.size()), key -> {
+            double lift = key.posture == Posture.SITS ? -0.42 : 0;
+            return new MeshMaker().bar(0, 0, 0, 0.2, 0.34, HIP + lift, Swatch.TROUSERS)
+                    .bar(0, 0, HIP + lift, 0.26, 0.5, SHOULDER - HIP, JACKETS.get(key.jacket))
+                    .bar(0, 0, SHOULDER + lift, 0.2, 0.2, 0.32, Swatch.SKIN).mesh();
+        });
     }
 
     private static TriangleMesh body(Key key) {

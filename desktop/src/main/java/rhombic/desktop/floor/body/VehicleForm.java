@@ -19,12 +19,30 @@ public final class VehicleForm {
 
     private final Map<VehicleType, TriangleMesh> made = new EnumMap<>(VehicleType.class);
     private final Map<VehicleType, TriangleMesh> empty = new EnumMap<>(VehicleType.class);
+    private final Map<VehicleType, TriangleMesh> plain = new EnumMap<>(VehicleType.class);
     private final Map<VehicleType, TriangleMesh> forks = new EnumMap<>(VehicleType.class);
     private @Nullable TriangleMesh trailer;
 
     /** @param manned whether its driver is part of it; else nobody is on it */
     public TriangleMesh of(VehicleType form, boolean manned) {
         return (manned ? made : empty).computeIfAbsent(form, type -> body(type, manned));
+    }
+
+    /** The same as seen from far away: no more than its outline. */
+    public TriangleMesh plain(VehicleType form) {
+        return plain.computeIfAbsent(form, type -> switch (type) {
+            case FORKLIFT -> truck(Swatch.SAFFRON, 0.5, 2.15);
+            case REACH_TRUCK -> truck(Swatch.VERDIGRIS, 0.3, 2.7);
+            case AGV -> new MeshMaker().bar(0, 0, 0.1, 1.5, 0.9, 0.24, Swatch.BODY).bar(0, 0, 0.34, 1.36, 0.78, 0.06, Swatch.BELT).mesh();
+            case TUGGER -> new MeshMaker().bar(0.25, 0, 0.14, 1.3, 1.0, 0.5, Swatch.SAFFRON)
+                    .bar(-0.65, 0, 0.14, 0.5, 1.0, 1.5, Swatch.SLATE).mesh();
+        });
+    }
+
+    private static TriangleMesh truck(Swatch swatch, double mast, double high) {
+        return new MeshMaker().bar(-0.3, 0, 0.1, 1.3, 1.0, 0.75, swatch).bar(-0.35, 0, 0.85, 0.3, 0.4, 0.7, Swatch.SLATE)
+                .bar(-0.35, 0, 2, 1.1, 0.9, 0.08, Swatch.STEEL_DARK).bar(mast, 0, 0.1, 0.14, 0.75, high, Swatch.STEEL_DARK)
+                .bar(mast + 0.65, 0, 0.07, 1.1, 0.6, 0.05, Swatch.STEEL).mesh();
     }
 
     /** What rises along the mast, as it is when it is down; only of those that lift. */
