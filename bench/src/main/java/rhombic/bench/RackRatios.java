@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.jspecify.annotations.Nullable;
 import rhombic.chance.DistributionText;
 import rhombic.measure.RackFigures;
 import rhombic.plant.Plant;
@@ -47,23 +48,33 @@ final class RackRatios {
                     small,
                     large, large / small);
         }
-        Study study = study(1000, SlotChoice.RANDOM, 0);
-        Study filled = study.changed("Out", element -> element).withLinks(study.links().subList(0, 1));
+        Study moved = study(1000, SlotChoice.RANDOM, 0);
+        keeps("a load that a crane stores", moved.withLinks(moved.links().subList(0, 1)));
+        keeps("a load that lies there from the start", study(1000, SlotChoice.RANDOM, 80_000).withLinks(List.of()));
+    }
+
+    /** What a load of the only rack keeps, without a trace and in it; in the second round, when all that is made once is there. */
+    private static void keeps(String load, Study study) {
+        double without = 0;
+        double with = 0;
+        for (int round = 0; round < 2; round++) {
+            without = bytes(study, null);
+            with = bytes(study, new TraceWriter(study.elements().size(), study.links().size()));
+        }
+        say("%s keeps %.0f bytes in a run, and %.0f more in its trace (asked: at most 150)", load, without, with - without);
+    }
+
+    private static double bytes(Study study, @Nullable TraceWriter writer) {
         long before = Ratios.usedBytes();
-        TraceWriter writer = new TraceWriter(filled.elements().size(), filled.links().size());
-        Plant watched = Plant.build(Blueprint.of(filled), 1, writer);
-        watched.advance(filled.plan().length().nanos(), () -> false);
-        writer.publish(watched.now());
-        long withTrace = Ratios.usedBytes() - before;
-        long stored = watched.figures().racks().getFirst().stored();
-        before = Ratios.usedBytes();
-        Plant plain = Plant.build(Blueprint.of(filled), 1, null);
-        plain.advance(filled.plan().length().nanos(), () -> false);
-        long without = Ratios.usedBytes() - before;
-        say("a stored load keeps %.0f bytes in a run, and %.0f more in its trace (asked: at most 150)", (double) without / stored,
-                (double) (withTrace - without) / stored);
-        Reference.reachabilityFence(watched);
-        Reference.reachabilityFence(plain);
+        Plant plant = Plant.build(Blueprint.of(study), 1, writer);
+        plant.advance(study.plan().length().nanos(), () -> false);
+        if (writer != null) {
+            writer.publish(plant.now());
+        }
+        long used = Ratios.usedBytes() - before;
+        RackFigures rack = plant.figures().racks().getFirst();
+        Reference.reachabilityFence(plant);
+        return (double) used / rack.contentMax();
     }
 
     private static double nanosForALoad(int bays, SlotChoice rule) {

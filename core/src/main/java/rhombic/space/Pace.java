@@ -15,6 +15,7 @@ public final class Pace {
     private static final long FOR_EVER = Long.MAX_VALUE / 4;
 
     private final List<Phase> phases;
+    private final long nanos;
 
     /**
      * A stretch of even acceleration.
@@ -35,6 +36,11 @@ public final class Pace {
                     && Math.abs(speed + gain * (nanos / NANOS) - next.speed) < SAME_PLACE;
         }
 
+        /** Whether it stands. */
+        public boolean isRest() {
+            return speed == 0 && gain == 0;
+        }
+
         double end() {
             return at(nanos / NANOS);
         }
@@ -49,6 +55,16 @@ public final class Pace {
 
     private Pace(List<Phase> phases) {
         this.phases = List.copyOf(phases);
+        long sum = 0;
+        for (Phase phase : phases) {
+            sum += phase.nanos;
+        }
+        nanos = sum;
+    }
+
+    /** Those phases one after the other, each from where the one before it ends. */
+    public static Pace of(List<Phase> phases) {
+        return new Pace(phases);
     }
 
     /** Covers the length evenly in that time; the whole length at once if the time is 0. */
@@ -125,11 +141,29 @@ public final class Pace {
 
     /** When the motion ends. */
     public long nanos() {
-        long sum = 0;
-        for (Phase phase : phases) {
-            sum += phase.nanos;
+        return nanos;
+    }
+
+    /** The number of the phase that it is in after that time; before the beginning the first, after the end the last. */
+    public int phaseAt(long nanos) {
+        long left = nanos;
+        for (int i = 0; i < phases.size() - 1; i++) {
+            left -= phases.get(i).nanos;
+            if (left < 0) {
+                return i;
+            }
         }
-        return sum;
+        return phases.size() - 1;
+    }
+
+    /** The part of that phase that has passed after that time, 0 to 1. */
+    public double partOf(int phase, long nanos) {
+        long begins = 0;
+        for (int i = 0; i < phase; i++) {
+            begins += phases.get(i).nanos;
+        }
+        long lasts = phases.get(phase).nanos;
+        return lasts == 0 ? 1 : Math.clamp((double) (nanos - begins) / lasts, 0.0, 1.0);
     }
 
     /** How far it goes. */

@@ -8,6 +8,9 @@ import rhombic.trace.Segment.RecordKind;
 /** The records of the segment that is being written: columns that grow, and the tables beside them. */
 final class Columns {
     private static final int FIRST_ROWS = 16;
+    /** So many records of an instant are looked through. */
+    private static final int LOOKED_BACK = 12;
+    private static final byte DOES = (byte) RecordKind.DOES.ordinal();
 
     int size;
     long[] times;
@@ -23,6 +26,7 @@ final class Columns {
     Tables.Dones dones = new Tables.Dones(FIRST_ROWS);
     Tables.Travels travels = new Tables.Travels(FIRST_ROWS);
     Tables.Doings doings = new Tables.Doings(FIRST_ROWS);
+    Tables.Phases phases = new Tables.Phases(FIRST_ROWS);
     private int motionRows;
     private int carryRows;
     private int rideRows;
@@ -30,6 +34,7 @@ final class Columns {
     private int doneRows;
     private int travelRows;
     private int doingRows;
+    private int phaseRows;
 
     Columns(int room) {
         times = new long[room];
@@ -118,7 +123,7 @@ final class Columns {
         return row;
     }
 
-    int travel(int mover, int frame, Path path, double facing, Pace.Phase phase) {
+    int travel(int mover, int frame, Path path, double facing, Pace pace, boolean isCommon) {
         int row = travelRows++;
         if (row == travels.mover().length) {
             travels = travels.withRows(2 * row);
@@ -127,11 +132,36 @@ final class Columns {
         travels.frame()[row] = frame;
         travels.path()[row] = path;
         travels.facing()[row] = facing;
-        travels.nanos()[row] = phase.nanos();
-        travels.from()[row] = phase.from();
-        travels.speed()[row] = phase.speed();
-        travels.gain()[row] = phase.gain();
+        if (isCommon) {
+            travels.common()[row] = pace;
+        } else {
+            travels.firstPhase()[row] = phaseRows;
+            travels.phases()[row] = pace.phases().size();
+            pace.phases().forEach(this::phase);
+        }
         return row;
+    }
+
+    private void phase(Pace.Phase phase) {
+        int row = phaseRows++;
+        if (row == phases.nanos().length) {
+            phases = phases.withRows(2 * row);
+        }
+        phases.nanos()[row] = phase.nanos();
+        phases.from()[row] = phase.from();
+        phases.speed()[row] = phase.speed();
+        phases.gain()[row] = phase.gain();
+    }
+
+    /** What a mover did for no time at all is not kept: if it did something else at this instant, it did this instead. Says whether it did. */
+    boolean doesOtherwise(long time, int mover, int state) {
+        for (int r = size - 1; r >= Math.max(0, size - LOOKED_BACK) && times[r] == time; r--) {
+            if (kinds[r] == DOES && doings.mover()[values[r]] == mover) {
+                doings.state()[values[r]] = state; // nobody has read it: an instant is published when it is over
+                return true;
+            }
+        }
+        return false;
     }
 
     int doing(int mover, int state) {
@@ -161,5 +191,6 @@ final class Columns {
         dones = dones.withRows(doneRows);
         travels = travels.withRows(travelRows);
         doings = doings.withRows(doingRows);
+        phases = phases.withRows(phaseRows);
     }
 }

@@ -186,7 +186,7 @@ abstract sealed class MomentRows permits Moment {
             case OUTLET_OPENED -> places.set(node, SHUT_OUTLET, 0);
             case REJECTED -> places.addLong(node, REJECTED, 1);
             case STATE, KEPT -> changeState(time, node, value);
-            case TRAVELS -> movers.travels(time, in.travels, value);
+            case TRAVELS -> movers.travels(time, in.travels, in.phases, value);
             case DOES -> movers.does(time, in.doings, value);
         }
         if (body >= 0) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.value.PersonState;
@@ -17,6 +18,7 @@ public final class MoverMoment {
     public static final int FLOOR = -1;
 
     private static final PersonState[] STATE = PersonState.values();
+    private static final Pace STILL = Pace.over(0, 0);
     private static final double AT_END_METRES = 1e-6;
     /** So near before and behind a corner it goes along the legs that meet there. */
     private static final double BESIDE_METRES = 1e-4;
@@ -25,22 +27,20 @@ public final class MoverMoment {
     private static final int DOES = 0;
     private static final int FRAME = 1;
     private static final int SET_OUT = 2;
-    private static final int NANOS = 4;
-    private static final int FROM = 6;
-    private static final int SPEED = 8;
-    private static final int GAIN = 10;
-    private static final int FACING = 12;
-    private static final int SINCE = 14;
+    private static final int FACING = 4;
+    private static final int SINCE = 6;
     /** Where it looked when it set out. */
-    private static final int LOOKED = 16;
-    private static final int TIME_IN = 18;
+    private static final int LOOKED = 8;
+    private static final int TIME_IN = 10;
     private static final int WIDTH = TIME_IN + 2 * STATE.length;
 
-    /** So many paths that it has come along are known, for what it pulls. */
-    private static final int MAX_TRAIL = 12;
+    /** So far back it is known where it has come along, for what it pulls. */
+    private static final double TRAIL_METRES = 30;
 
     private final Pages rows;
     private @Nullable Path[] paths;
+    /** Along the path of each, since it set out. */
+    private @Nullable Pace[] paces;
     /** Where each has come along before the path that it is on. */
     private @Nullable Trail[] trails;
     private int count;
@@ -52,20 +52,23 @@ public final class MoverMoment {
      * @param before the one before; null if that is not known
      */
     private record Trail(Path path, double metres, @Nullable Trail before) {
-        private Trail last(int paths) {
-            return paths == 1 || before == null ? new Trail(path, metres, null) : new Trail(path, metres, before.last(paths - 1));
+        /** The part of it that reaches so far back; null if none does. */
+        private static @Nullable Trail last(@Nullable Trail of, double metresBack) {
+            return of == null || metresBack <= 0 ? null : new Trail(of.path, of.metres, last(of.before, metresBack - of.metres));
         }
     }
 
     MoverMoment() {
         rows = new Pages(0, WIDTH, 0);
         paths = new Path[0];
+        paces = new Pace[0];
         trails = new Trail[0];
     }
 
     private MoverMoment(MoverMoment other) {
         rows = other.rows.copy();
         paths = other.paths.clone();
+        paces = other.paces.clone();
         trails = other.trails.clone();
         count = other.count;
     }
@@ -74,24 +77,23 @@ public final class MoverMoment {
         return new MoverMoment(this);
     }
 
-    void travels(long time, Tables.Travels travels, int row) {
+    void travels(long time, Tables.Travels travels, Tables.Phases phases, int row) {
         int mover = travels.mover()[row];
         isThere(mover);
+        Pace common = travels.common()[row];
+        Pace pace = common == null ? phases.pace(travels.firstPhase()[row], travels.phases()[row]) : common;
         if (paths[mover] != travels.path()[row]) {
             rows.setDouble(mover, LOOKED, onItsFrame(mover, time).heading());
             Path left = paths[mover];
             double gone = metresGone(mover, time);
-            if (left != null && gone > 0 && travels.from()[row] == 0) {
-                trails[mover] = new Trail(left, gone, trails[mover]).last(MAX_TRAIL);
+            if (left != null && gone > 0 && pace.metresAt(0) == 0) {
+                trails[mover] = new Trail(left, gone, Trail.last(trails[mover], TRAIL_METRES - gone));
             }
             paths[mover] = travels.path()[row];
         }
         rows.set(mover, FRAME, travels.frame()[row]);
         rows.setLong(mover, SET_OUT, time);
-        rows.setLong(mover, NANOS, travels.nanos()[row]);
-        rows.setDouble(mover, FROM, travels.from()[row]);
-        rows.setDouble(mover, SPEED, travels.speed()[row]);
-        rows.setDouble(mover, GAIN, travels.gain()[row]);
+        paces[mover] = pace;
         rows.setDouble(mover, FACING, travels.facing()[row]);
     }
 
@@ -107,6 +109,7 @@ public final class MoverMoment {
         count = Math.max(count, mover + 1);
         if (mover >= paths.length) {
             paths = Arrays.copyOf(paths, Math.max(mover + 1, 2 * paths.length));
+            paces = Arrays.copyOf(paces, paths.length);
             trails = Arrays.copyOf(trails, paths.length);
         }
     }
@@ -136,14 +139,24 @@ public final class MoverMoment {
 
     // ---- where they are
 
+    /** How long it is on its way that it is on. */
+    private long passed(int mover, long nowNanos) {
+        return nowNanos - rows.getLong(mover, SET_OUT);
+    }
+
+    private Pace pace(int mover) {
+        Pace pace = mover < paces.length ? paces[mover] : null;
+        return pace == null ? STILL : pace;
+    }
+
     /** Whether it is on its way. */
     public boolean isMoving(int mover, long nowNanos) {
-        return nowNanos - rows.getLong(mover, SET_OUT) < rows.getLong(mover, NANOS);
+        return passed(mover, nowNanos) < pace(mover).nanos();
     }
 
     /** For how long it has been where it went; 0 while it is on the way. */
     public long stoodNanos(int mover, long nowNanos) {
-        return Math.max(0, nowNanos - rows.getLong(mover, SET_OUT) - rows.getLong(mover, NANOS));
+        return Math.max(0, passed(mover, nowNanos) - pace(mover).nanos());
     }
 
     /** The mover on which it moves or rides; {@link #FLOOR} if it is on none. */
@@ -153,8 +166,7 @@ public final class MoverMoment {
 
     /** Metres gone on the path that it is on. */
     public double metresGone(int mover, long nowNanos) {
-        double seconds = Math.clamp(nowNanos - rows.getLong(mover, SET_OUT), 0, rows.getLong(mover, NANOS)) / 1e9;
-        return rows.getDouble(mover, FROM) + seconds * (rows.getDouble(mover, SPEED) + rows.getDouble(mover, GAIN) * seconds / 2);
+        return pace(mover).metresAt(passed(mover, nowNanos));
     }
 
     /** Where it still goes on the floor, corner by corner, from where it is; empty if it stands, or moves on another mover. */
@@ -218,15 +230,16 @@ public final class MoverMoment {
         if (!isMoving(mover, nowNanos)) {
             return isAtEnd ? Pose.at(on.x(), on.y(), on.z(), rows.getDouble(mover, FACING)) : on;
         }
-        boolean isTurning = rows.getDouble(mover, SPEED) == 0 && rows.getDouble(mover, GAIN) == 0;
-        return isTurning ? turning(mover, path, on, metres, isAtEnd, nowNanos) : on;
+        Pace pace = pace(mover);
+        long passed = passed(mover, nowNanos);
+        int phase = pace.phaseAt(passed);
+        return pace.phases().get(phase).isRest() ? turning(mover, path, on, metres, isAtEnd, pace.partOf(phase, passed)) : on;
     }
 
     /** It stands on its way, and turns evenly from where it has looked to where it goes on, or looks at the end. */
-    private Pose turning(int mover, Path path, Pose on, double metres, boolean isAtEnd, long nowNanos) {
+    private Pose turning(int mover, Path path, Pose on, double metres, boolean isAtEnd, double part) {
         double from = metres < AT_END_METRES ? rows.getDouble(mover, LOOKED) : path.at(metres - BESIDE_METRES).heading();
         double to = isAtEnd ? rows.getDouble(mover, FACING) : path.at(metres + BESIDE_METRES).heading();
-        double part = (double) (nowNanos - rows.getLong(mover, SET_OUT)) / rows.getLong(mover, NANOS);
         return Pose.at(on.x(), on.y(), on.z(), from + Math.IEEEremainder(to - from, 360) * part);
     }
 }

@@ -103,6 +103,7 @@ final class Segment {
     final Tables.Dones dones;
     final Tables.Travels travels;
     final Tables.Doings doings;
+    final Tables.Phases phases;
 
     /**
      * What has been written so far.
@@ -128,6 +129,7 @@ final class Segment {
         dones = written.dones;
         travels = written.travels;
         doings = written.doings;
+        phases = written.phases;
     }
 
     int size() {

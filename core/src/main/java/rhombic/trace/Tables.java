@@ -1,7 +1,10 @@
 package rhombic.trace;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.space.Pace;
 import rhombic.space.Path;
 
 /**
@@ -79,23 +82,43 @@ final class Tables {
     }
 
     /**
-     * One phase of the motion of a mover.
+     * The motion of a mover.
      *
      * @param frame number of the mover on which the path lies; negative for the floor
-     * @param path on which it moves or stands; the same one is kept once in a segment
+     * @param path on which it moves or stands; the same one is kept once
      * @param facing where it looks at its end
+     * @param common its pace from that moment on, where many motions have the same; else null
+     * @param firstPhase the row of the first phase of a pace of its own
+     * @param phases how many there are
      */
-    record Travels(int[] mover, int[] frame, @Nullable Path[] path, double[] facing, long[] nanos, double[] from, double[] speed,
-            double[] gain) {
+    record Travels(int[] mover, int[] frame, @Nullable Path[] path, double[] facing, @Nullable Pace[] common, int[] firstPhase,
+            int[] phases) {
         Travels(int rows) {
-            this(new int[rows], new int[rows], new Path[rows], new double[rows], new long[rows], new double[rows], new double[rows],
-                    new double[rows]);
+            this(new int[rows], new int[rows], new Path[rows], new double[rows], new Pace[rows], new int[rows], new int[rows]);
         }
 
         Travels withRows(int rows) {
             return new Travels(Arrays.copyOf(mover, rows), Arrays.copyOf(frame, rows), Arrays.copyOf(path, rows),
-                    Arrays.copyOf(facing, rows), Arrays.copyOf(nanos, rows), Arrays.copyOf(from, rows), Arrays.copyOf(speed, rows),
-                    Arrays.copyOf(gain, rows));
+                    Arrays.copyOf(facing, rows), Arrays.copyOf(common, rows), Arrays.copyOf(firstPhase, rows), Arrays.copyOf(phases, rows));
+        }
+    }
+
+    /** Phases of paces, one after the other. */
+    record Phases(long[] nanos, double[] from, double[] speed, double[] gain) {
+        Phases(int rows) {
+            this(new long[rows], new double[rows], new double[rows], new double[rows]);
+        }
+
+        Phases withRows(int rows) {
+            return new Phases(Arrays.copyOf(nanos, rows), Arrays.copyOf(from, rows), Arrays.copyOf(speed, rows), Arrays.copyOf(gain, rows));
+        }
+
+        Pace pace(int first, int count) {
+            List<Pace.Phase> phases = new ArrayList<>(count);
+            for (int i = first; i < first + count; i++) {
+                phases.add(new Pace.Phase(nanos[i], from[i], speed[i], gain[i]));
+            }
+            return Pace.of(phases);
         }
     }
 

@@ -48,14 +48,11 @@ public final class TraceWriter {
     /** Which motion of a body is the last: what is left of an earlier one is not written any more. */
     private int[] motionOf = new int[64];
     private final BodyNumbers numbers = new BodyNumbers(body -> motionOf[body]++);
-    /** The same for movers. */
-    private int[] motionOfMover = new int[16];
     private final PriorityQueue<Later> later = new PriorityQueue<>();
-    /** Paths of movers in this segment, each of which is kept once. */
     private boolean isEnded;
 
     /** A phase of a motion that is still to come. */
-    private record Later(long timeNanos, boolean isOfMover, int of, int motion, LongConsumer write) implements Comparable<Later> {
+    private record Later(long timeNanos, int body, int motion, LongConsumer write) implements Comparable<Later> {
         @Override
         public int compareTo(Later other) {
             return Long.compare(timeNanos, other.timeNanos);
@@ -187,7 +184,7 @@ public final class TraceWriter {
             return;
         }
         int motion = ++motionOf[body];
-        phases(timeNanos, pace, false, body, motion,
+        phases(timeNanos, pace, body, motion,
                 (at, phase) -> write(at, body, node, columns.motion(link, phase), Segment.RecordKind.MOVES));
     }
 
@@ -197,14 +194,14 @@ public final class TraceWriter {
     }
 
     /** Writes the first phase of a pace; the others are written when they begin, if nothing comes in between. */
-    private void phases(long timeNanos, Pace pace, boolean isOfMover, int of, int motion, OfPhase one) {
+    private void phases(long timeNanos, Pace pace, int body, int motion, OfPhase one) {
         List<Pace.Phase> phases = merged(pace.phases());
         one.write(timeNanos, phases.isEmpty() ? STILL : phases.getFirst());
         long at = timeNanos;
         for (int i = 1; i < phases.size(); i++) {
             at += phases.get(i - 1).nanos();
             Pace.Phase phase = phases.get(i);
-            later.add(new Later(at, isOfMover, of, motion, time -> one.write(time, phase)));
+            later.add(new Later(at, body, motion, time -> one.write(time, phase)));
         }
     }
 
@@ -347,22 +344,17 @@ public final class TraceWriter {
      * @param path its way; where it is the same as before it is the same object, so that it is kept once
      * @param facing where it looks at the end of its way, degrees
      * @param pace along the way; over in no time if it stands at its end
+     * @param isCommon whether many motions have that very pace: then it is kept once for all
      */
-    public void travels(long timeNanos, int mover, int frame, Path path, double facing, Pace pace) {
-        if (!begins(timeNanos)) {
-            return;
+    public void travels(long timeNanos, int mover, int frame, Path path, double facing, Pace pace, boolean isCommon) {
+        if (begins(timeNanos)) {
+            write(timeNanos, NO_BODY, NO_PLACE, columns.travel(mover, frame, path, facing, pace, isCommon), Segment.RecordKind.TRAVELS);
         }
-        if (mover >= motionOfMover.length) {
-            motionOfMover = Arrays.copyOf(motionOfMover, Math.max(mover + 1, 2 * motionOfMover.length));
-        }
-        int motion = ++motionOfMover[mover];
-        phases(timeNanos, pace, true, mover, motion, (at, phase) -> write(at, NO_BODY, NO_PLACE,
-                columns.travel(mover, frame, path, facing, phase), Segment.RecordKind.TRAVELS));
     }
 
     /** A person does something else. */
     public void person(long timeNanos, int person, PersonState state) {
-        if (begins(timeNanos)) {
+        if (begins(timeNanos) && !columns.doesOtherwise(timeNanos, person, state.ordinal())) {
             write(timeNanos, NO_BODY, NO_PLACE, columns.doing(person, state.ordinal()), Segment.RecordKind.DOES);
         }
     }
@@ -443,7 +435,7 @@ public final class TraceWriter {
     private void writeLater(long untilNanos) {
         while (!later.isEmpty() && later.peek().timeNanos <= untilNanos) {
             Later next = later.poll();
-            if ((next.isOfMover ? motionOfMover : motionOf)[next.of] == next.motion) {
+            if (motionOf[next.body] == next.motion) {
                 makeRoom(next.timeNanos);
                 next.write.accept(next.timeNanos);
             }

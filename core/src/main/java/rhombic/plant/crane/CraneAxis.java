@@ -101,7 +101,7 @@ public final class CraneAxis {
 
     private void write(Pace now) {
         if (run.trace != null) {
-            run.trace.travels(run.now(), mover, frame, path, facing, now);
+            run.trace.travels(run.now(), mover, frame, path, facing, now, false);
         }
     }
 }

@@ -94,7 +94,7 @@ public final class Motion extends Event {
         rest = along.to();
         restMetres = Double.POSITIVE_INFINITY;
         sinceNanos = simulator.nowNanos();
-        pace = isEven(along) ? null : mover.pace(along, 0);
+        pace = mover.isEven(along) ? null : along.pace(mover);
         evenNanos = mover.nanosFor(metres);
         long nanos = pace == null ? evenNanos : pace.nanos();
         if (nanos == 0) {
@@ -113,10 +113,6 @@ public final class Motion extends Event {
         rest = here;
     }
 
-    private boolean isEven(Route along) {
-        return mover.isEven() && along.legs().size() == 1 && along.legs().getFirst().maxSpeed() >= mover.speed();
-    }
-
     private void goOn(Pace now) {
         pace = now;
         sinceNanos = simulator.nowNanos();
@@ -129,7 +125,8 @@ public final class Motion extends Event {
     /** How it has moved since it set out or was last held or resumed, in metres along its route; over in no time if it stands at its end. */
     public Pace pace() {
         Pace known = pace;
-        return route == null ? Pace.over(metres, 0) : known == null ? Pace.over(metres, evenNanos) : known;
+        Route along = route;
+        return along == null ? Pace.over(metres, 0) : known == null ? along.pace(mover) : known;
     }
 
     /** How it moves from now on, in metres along its route. */

@@ -53,6 +53,11 @@ public record Mover(double speed, double faster, double slower, double secondsPe
         return faster == Double.POSITIVE_INFINITY && slower == Double.POSITIVE_INFINITY && secondsPerDegree == 0;
     }
 
+    /** Whether it covers that route at one speed. */
+    boolean isEven(Route along) {
+        return isEven() && along.legs().size() == 1 && along.legs().getFirst().maxSpeed() >= speed;
+    }
+
     /** How long it takes at its even speed, to the nearest nanosecond. */
     public long nanosFor(double metres) {
         return speed == Double.POSITIVE_INFINITY ? 0 : Math.round(metres / speed * NANOS);

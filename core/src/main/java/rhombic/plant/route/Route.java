@@ -3,6 +3,7 @@ package rhombic.plant.route;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.way.AisleNet;
@@ -15,6 +16,10 @@ public final class Route {
     private final double metresBefore;
     private final double metres;
     private @Nullable Path path;
+    private @Nullable KnownPace last;
+    private @Nullable KnownPace beforeLast;
+
+    private record KnownPace(Mover mover, Pace pace) {}
 
     /**
      * A straight part of a route.
@@ -112,6 +117,29 @@ public final class Route {
             path = known; // routes are shared by runs side by side: whichever made it, they are alike
         }
         return known;
+    }
+
+    /** From rest at its beginning to rest at its end; the same object each time for those who move alike, loaded and empty. */
+    Pace pace(Mover mover) {
+        KnownPace known = last;
+        if (known != null && known.mover.equals(mover)) {
+            return known.pace;
+        }
+        KnownPace other = beforeLast;
+        if (other != null && other.mover.equals(mover)) {
+            return other.pace;
+        }
+        Pace made = mover.isEven(this) ? Pace.over(metres, mover.nanosFor(metres)) : mover.pace(this, 0);
+        beforeLast = known;
+        last = new KnownPace(mover, made); // routes are shared by runs side by side: whichever made it, they are alike
+        return made;
+    }
+
+    /** Whether that is the pace of those who went along it last, from beginning to end. */
+    public boolean isItsOwn(Pace pace) {
+        KnownPace known = last;
+        KnownPace other = beforeLast;
+        return known != null && known.pace == pace || other != null && other.pace == pace;
     }
 
     private static Pose onFloor(Pose pose) {

@@ -58,6 +58,8 @@ public abstract class Run {
     public final LocalDateTime start;
     public final Census census;
 
+    private static final Pace AT_REST = Pace.over(0, 0);
+
     private final RandomStreams streams;
     private final Map<String, Shifts> shifts = new HashMap<>();
     /** Where those sit or stand who ride on others, each kept once. */
@@ -167,7 +169,7 @@ public abstract class Run {
     /** Writes down that a mover sets out on a route at that pace; over in no time: it stands at its end. */
     public final void traceTravel(int mover, Route route, Pace pace) {
         if (trace != null) {
-            trace.travels(now(), mover, MoverMoment.FLOOR, route.path(), route.to().heading(), pace);
+            trace.travels(now(), mover, MoverMoment.FLOOR, route.path(), route.to().heading(), pace, route.isItsOwn(pace));
         }
     }
 
@@ -175,7 +177,7 @@ public abstract class Run {
     public final void traceRides(int mover, int on, Pose at) {
         if (trace != null) {
             Path stays = rides.computeIfAbsent(at, place -> Path.through(List.of(place, place), 0));
-            trace.travels(now(), mover, on, stays, at.heading(), Pace.over(0, 0));
+            trace.travels(now(), mover, on, stays, at.heading(), AT_REST, true);
         }
     }
 
