@@ -6,10 +6,14 @@ import java.util.List;
 /** A line in space: straights and arcs one after the other, level or sloping, with an exact length. */
 public final class Path {
     private static final double TINY = 1e-9;
+    /** Who turns by more turns back. */
+    private static final double MAX_CURVE_DEGREES = 150;
 
     private final Part[] parts;
     /** Where each leg begins along the path; one more for the end. */
     private final double[] starts;
+    /** So far before and behind a corner it is gone round in a curve. */
+    private final double curve;
 
     /** A stretch of the path whose height changes evenly along its length. */
     private sealed interface Part {
@@ -46,8 +50,9 @@ public final class Path {
         }
     }
 
-    private Path(List<Part> legs) {
-        this.parts = legs.toArray(Part[]::new);
+    private Path(Part[] parts, double curve) {
+        this.parts = parts;
+        this.curve = curve;
         starts = new double[this.parts.length + 1];
         for (int i = 0; i < this.parts.length; i++) {
             starts[i + 1] = starts[i] + this.parts[i].metres();
@@ -106,7 +111,7 @@ public final class Path {
                         turn[i + 1], Math.hypot(flat, climb)));
             }
         }
-        return new Path(legs);
+        return new Path(legs.toArray(Part[]::new), 0);
     }
 
     private static double level(Pose a, Pose b) {
@@ -147,7 +152,50 @@ public final class Path {
                 leg++;
             }
         }
-        return parts[leg].at(s - starts[leg]);
+        double within = s - starts[leg];
+        Pose on = parts[leg].at(within);
+        if (curve > 0) {
+            double ahead = parts[leg].metres() - within;
+            if (leg < last && ahead < cut(leg)) {
+                return round(leg, -ahead, on);
+            }
+            if (leg > 0 && within < cut(leg - 1)) {
+                return round(leg - 1, within, on);
+            }
+        }
+        return on;
+    }
+
+    /**
+     * The same path for what goes round its corners in a curve: it leaves the path a little there, and keeps its length. Where somebody is on it counts as on
+     * the path itself.
+     *
+     * @param metres at most that far before and behind each corner
+     */
+    public Path roundedBy(double metres) {
+        return new Path(parts, metres);
+    }
+
+    /** How far before and behind the corner after that leg the curve reaches. */
+    private double cut(int leg) {
+        return Math.min(curve, Math.min(parts[leg].metres(), parts[leg + 1].metres()) / 2);
+    }
+
+    /** On the curve about the corner after that leg, a quadratic Bezier curve; so many metres behind the corner. */
+    private Pose round(int leg, double behind, Pose on) {
+        double cut = cut(leg);
+        Pose begins = parts[leg].at(parts[leg].metres() - cut);
+        Pose corner = parts[leg + 1].at(0);
+        Pose ends = parts[leg + 1].at(cut);
+        if (Math.abs(turned(begins.heading(), ends.heading())) > MAX_CURVE_DEGREES) {
+            return on;
+        }
+        double t = (behind + cut) / (2 * cut);
+        double u = 1 - t;
+        double dx = u * (corner.x() - begins.x()) + t * (ends.x() - corner.x());
+        double dy = u * (corner.y() - begins.y()) + t * (ends.y() - corner.y());
+        return new Pose(u * u * begins.x() + 2 * u * t * corner.x() + t * t * ends.x(),
+                u * u * begins.y() + 2 * u * t * corner.y() + t * t * ends.y(), on.z(), Math.toDegrees(Math.atan2(dy, dx)), on.slope());
     }
 
     /** Points of the path for drawing: both ends of each straight, and of an arc so many that it looks round. */
@@ -195,7 +243,7 @@ public final class Path {
             if (parts.isEmpty()) {
                 throw new IllegalStateException("A path needs at least one leg");
             }
-            return new Path(parts);
+            return new Path(parts.toArray(Part[]::new), 0);
         }
 
         private Builder add(Part leg) {

@@ -150,7 +150,8 @@ class PeopleSeenTest {
         assertEquals(2, skilled.jobs());
         assertEquals(30, skilled.waitMean(), NEAR);
         assertEquals(0.5, skilled.neededByHour()[6], NEAR, "120 s of 240 s, between six and seven");
-        assertTrue(Double.isNaN(skilled.neededByHour()[7]));
+        assertEquals(2 / (240 / 3600.0), skilled.jobsByHour()[6], NEAR, "two begun in 4 min");
+        assertTrue(Double.isNaN(skilled.neededByHour()[7]) && Double.isNaN(skilled.jobsByHour()[7]));
         assertEquals(List.of("Any", "Skilled", "None"), run.skills().stream().map(SkillFigures::name).toList());
         assertEquals(0, run.crews().get(1).jobs());
         assertEquals(2, run.crews().get(1).people().size());

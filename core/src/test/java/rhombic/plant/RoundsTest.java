@@ -224,8 +224,9 @@ class RoundsTest {
             for (int i = 0; i < 2; i++) {
                 Pose trailer = scene.people().trailer(0, i);
                 Pose expected = onLoop(gone - (i + 1) * Trailer.PITCH_METRES);
-                assertEquals(expected.x(), trailer.x(), 1e-6, "trailer " + i + " after " + seconds + " s");
-                assertEquals(expected.y(), trailer.y(), 1e-6, "trailer " + i + " after " + seconds + " s");
+                double off = expected.distanceTo(trailer);
+                assertTrue(off <= (isNearCorner(expected) ? 0.36 * train.curveMetres() : 1e-6),
+                        "trailer " + i + " after " + seconds + " s: " + off);
             }
         }
         double inHand = takesUp - home + 5;
@@ -287,6 +288,13 @@ class RoundsTest {
         study = hasShifts ? study.withCalendars(List.of(Peopled.calendar("06:00 22:00", "07:00 07:20 break"))) : study;
         RunFigures run = Runs.sound(study, seed);
         assertTrue(run.out() > 0, "seed " + seed + ": something is brought");
+    }
+
+    /** Where it is gone round in a curve, at most that part of the curve's reach off the aisle. */
+    private static boolean isNearCorner(Pose pose) {
+        double x = Math.min(pose.x(), 40 - pose.x());
+        double y = Math.min(pose.y(), 10 - pose.y());
+        return Math.max(x, y) < 1;
     }
 
     private static Pose onLoop(double metres) {

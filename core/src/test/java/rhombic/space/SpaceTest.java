@@ -147,4 +147,29 @@ class SpaceTest {
         assertEquals(pace.metresAt(cut + on), later.metresAt(on), 1e-7);
         assertEquals(stopped.metresAt(0), later.metresAt(0), 1e-9, "it goes on from where it stood");
     }
+
+    /** Round a corner the way is as long as on it, never far from it, and neither place nor direction jumps. */
+    @Test
+    void whatGoesRoundCornersInACurveLeavesThePathALittle() {
+        Path sharp = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(10, 0, 0, 0), Pose.at(10, 1, 0, 0), Pose.at(0, 9, 0, 0)), 0);
+        Path round = sharp.roundedBy(1.2);
+        assertEquals(sharp.metres(), round.metres());
+        double[] corners = {10, 11};
+        Pose before = round.at(0);
+        double mostTurned = 0;
+        for (double s = 0.01; s <= sharp.metres(); s += 0.01) {
+            Pose now = round.at(s);
+            double off = now.distanceTo(sharp.at(s));
+            double toCorner = Math.min(Math.abs(s - corners[0]), Math.abs(s - corners[1]));
+            assertTrue(off <= (toCorner > 1.2 ? 1e-12 : 0.36 * 1.2), "at " + s + ": " + off);
+            assertTrue(now.distanceTo(before) < 0.0101, "at " + s);
+            double turned = Math.abs(Math.IEEEremainder(now.heading() - before.heading(), 360));
+            assertTrue(turned < 4, "at " + s + " it turns by " + turned + " degrees");
+            mostTurned = Math.max(mostTurned, turned);
+            before = now;
+        }
+        assertTrue(mostTurned > 0.5);
+        Path back = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(10, 0, 0, 0), Pose.at(2, 0.1, 0, 0)), 0);
+        assertEquals(back.at(10.3), back.roundedBy(1).at(10.3), "who turns back does not go round");
+    }
 }

@@ -10,6 +10,7 @@ public final class SkillTally {
 
     private final long startOfDayNanos;
     private final double[] busy = new double[HOURS];
+    private final long[] begun = new long[HOURS];
     private long windowStart;
     private long jobs;
     private double waitNanos;
@@ -22,6 +23,7 @@ public final class SkillTally {
 
     public void restart(long now) {
         Arrays.fill(busy, 0);
+        Arrays.fill(begun, 0);
         windowStart = now;
         jobs = 0;
         waitNanos = 0;
@@ -29,7 +31,8 @@ public final class SkillTally {
     }
 
     /** Somebody came after that wait. */
-    public void onArrived(long waitedNanos) {
+    public void onArrived(long now, long waitedNanos) {
+        begun[(int) ((now + startOfDayNanos) / HOUR % HOURS)]++;
         jobs++;
         waitNanos += waitedNanos;
         responses.add(waitedNanos);
@@ -54,10 +57,12 @@ public final class SkillTally {
         double[] measured = new double[HOURS];
         spread(measured, windowStart, now, 1);
         double[] needed = new double[HOURS];
+        double[] jobsPerHour = new double[HOURS];
         for (int i = 0; i < HOURS; i++) {
             needed[i] = measured[i] > 0 ? busy[i] / measured[i] : Double.NaN;
+            jobsPerHour[i] = measured[i] > 0 ? begun[i] / (measured[i] / HOUR) : Double.NaN;
         }
-        return new SkillFigures(name, needed, jobs, jobs == 0 ? Double.NaN : waitNanos / jobs / 1e9,
+        return new SkillFigures(name, needed, jobsPerHour, jobs, jobs == 0 ? Double.NaN : waitNanos / jobs / 1e9,
                 responses.figures());
     }
 }

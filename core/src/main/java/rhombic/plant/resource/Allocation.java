@@ -396,7 +396,7 @@ public final class Allocation {
         if (!job.wasBegun) {
             job.wasBegun = true;
             for (Job.Demand demand : job.demands()) {
-                tallies.get(demand.skill()).onArrived(now() - job.waitingSince());
+                tallies.get(demand.skill()).onArrived(now(), now() - job.waitingSince());
             }
         }
         job.state = Job.State.BEGUN;

@@ -109,11 +109,15 @@ public final class Route {
         return corners;
     }
 
-    /** Its way on the floor; the same object each time, since it is kept by all who draw it. */
-    public Path path() {
+    /**
+     * Its way on the floor; the same object each time, since it is kept by all who draw it.
+     *
+     * @param curveMetres how far before and behind a corner who goes along it begins and ends to turn; the same for all who go along it
+     */
+    public Path path(double curveMetres) {
         Path known = path;
         if (known == null) {
-            known = Path.through(corners(), 0);
+            known = legs.size() == 1 ? Path.through(corners(), 0) : Path.through(corners(), 0).roundedBy(curveMetres);
             path = known; // routes are shared by runs side by side: whichever made it, they are alike
         }
         return known;

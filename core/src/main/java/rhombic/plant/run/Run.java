@@ -167,9 +167,9 @@ public abstract class Run {
     public abstract ToDoubleFunction<ToDoubleFunction<String>> ofMember(String formula, String stream);
 
     /** Writes down that a mover sets out on a route at that pace; over in no time: it stands at its end. */
-    public final void traceTravel(int mover, Route route, Pace pace) {
+    public final void traceTravel(int mover, Route route, Pace pace, double curveMetres) {
         if (trace != null) {
-            trace.travels(now(), mover, MoverMoment.FLOOR, route.path(), route.to().heading(), pace, route.isItsOwn(pace));
+            trace.travels(now(), mover, MoverMoment.FLOOR, route.path(curveMetres), route.to().heading(), pace, route.isItsOwn(pace));
         }
     }
 

@@ -98,7 +98,7 @@ public abstract class WorkingMembers extends Members implements Worker.Listener 
 
     @Override
     public void onMove(Worker person, Route route) {
-        run.traceTravel(person.number, route, person.pace());
+        run.traceTravel(person.number, route, person.pace(), element().curveMetres());
     }
 
     @Override

@@ -166,6 +166,11 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
     }
 
     @Override
+    public double curveMetres() {
+        return driving.quarterTurn().isPresent() ? 0 : form.lengthMetres() / 2;
+    }
+
+    @Override
     public double reachMetres() {
         return form.reachMetres();
     }

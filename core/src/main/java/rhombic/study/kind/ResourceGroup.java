@@ -89,6 +89,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
         return true;
     }
 
+    /** How far before and behind a corner a member begins and ends to turn; 0 where it turns on the spot. Only for the eye. */
+    default double curveMetres() {
+        return PERSON_REACH_METRES;
+    }
+
     /** How far from the middle of the member the place is where it takes up and sets down. */
     default double reachMetres() {
         return PERSON_REACH_METRES;

@@ -156,10 +156,17 @@ final class PeopleSheets {
                 cells.add(Double.isNaN(needed) ? NONE : String.format(Locale.ROOT, "%.1f", needed));
             }
             rows.add(cells);
+            List<String> jobs = new ArrayList<>(List.of(first.skills().get(i).name() + ", jobs", "", ""));
+            for (int hour : hours) {
+                double begun = mean(summary, run -> run.skills().get(skill).jobsByHour()[hour]);
+                jobs.add(Double.isNaN(begun) ? NONE : String.format(Locale.ROOT, "%.0f", begun));
+            }
+            rows.add(jobs);
         }
         return new ResultSheet(rows.isEmpty()
                 ? "Nobody has been asked for yet."
-                : "How many people were busy for each skill, on average, in each hour of the day, walking included: so many are needed at least. "
+                : "How many people were busy for each skill, on average, in each hour of the day, walking included: so many are needed at least; and the jobs "
+                        + "and trips that were begun in it. "
                         + "Waited for: how long what asked for them waited on average, and 95 % of it less than.",
                 columns, rows);
     }

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Function;
 import rhombic.experiment.Summary;
 import rhombic.formats.table.Csv;
 import rhombic.measure.CrewFigures;
@@ -51,10 +52,14 @@ final class PeopleResults {
             ResultWriter.number(one, "waitMean", skill.waitMean());
             ResultWriter.number(one, "waitMedian", skill.response().median());
             ResultWriter.number(one, "wait95", skill.response().p95());
-            ArrayNode hours = one.putArray("neededByHour");
-            for (double needed : skill.neededByHour()) {
-                hours.add(Double.isNaN(needed) ? null : needed);
-            }
+            byHour(one.putArray("neededByHour"), skill.neededByHour());
+            byHour(one.putArray("jobsByHour"), skill.jobsByHour());
+        }
+    }
+
+    private static void byHour(ArrayNode hours, double[] values) {
+        for (double value : values) {
+            hours.add(Double.isNaN(value) ? null : value);
         }
     }
 
@@ -91,6 +96,15 @@ final class PeopleResults {
 
     /** People busy on average in each hour of the day, by skill: so many are needed at least. */
     static void staffing(Summary summary, Csv out) throws IOException {
+        byHour(summary, out, SkillFigures::neededByHour);
+    }
+
+    /** Jobs and trips begun in each hour of the day, by skill: by fleet, crew and cranes too. */
+    static void jobs(Summary summary, Csv out) throws IOException {
+        byHour(summary, out, SkillFigures::jobsByHour);
+    }
+
+    private static void byHour(Summary summary, Csv out, Function<SkillFigures, double[]> figure) throws IOException {
         List<Object> headings = new ArrayList<>(List.of("replication", "skill", "jobs", "wait mean s", "wait median s", "wait 95 % s"));
         for (int hour = 0; hour < HOURS; hour++) {
             headings.add(String.format(Locale.ROOT, "%02d:00", hour));
@@ -101,8 +115,8 @@ final class PeopleResults {
                 List<Object> cells = new ArrayList<>(
                         List.of(run.replication(), skill.name(), skill.jobs(), ResultWriter.cell(skill.waitMean()),
                                 ResultWriter.cell(skill.response().median()), ResultWriter.cell(skill.response().p95())));
-                for (double needed : skill.neededByHour()) {
-                    cells.add(ResultWriter.cell(needed));
+                for (double value : figure.apply(skill)) {
+                    cells.add(ResultWriter.cell(value));
                 }
                 out.printRecord(cells);
             }

@@ -60,6 +60,7 @@ public final class ResultWriter {
         csv(folder.resolve("people.csv"), out -> PeopleResults.people(summary, out));
         csv(folder.resolve("failures.csv"), out -> PeopleResults.failures(summary, out));
         csv(folder.resolve("staffing.csv"), out -> PeopleResults.staffing(summary, out));
+        csv(folder.resolve("jobs.csv"), out -> PeopleResults.jobs(summary, out));
     }
 
     static ObjectNode json(Summary summary) {
