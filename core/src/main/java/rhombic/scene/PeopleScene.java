@@ -48,11 +48,14 @@ public final class PeopleScene {
     private final double[] headings;
     private final double[] phases;
     private final Posture[] postures;
+    private final PersonState[] states;
     /** Who drives what it is on. */
     private final boolean[] drives;
     /** By what a driver is on. */
     private final Map<Integer, DriverPlace> driverPlaces = new HashMap<>();
-    /** The trailers that each pulls. */
+    /** How far before who pushes it a trolley is; 0: trailers are pulled. */
+    private final double[] ahead;
+    /** The trailers that each pulls, or the trolley that it pushes. */
     private final Pose[][] trailers;
     private final Forks forks;
 
@@ -68,6 +71,7 @@ public final class PeopleScene {
         headings = new double[count];
         phases = new double[count];
         postures = new Posture[count];
+        states = new PersonState[count];
         drives = new boolean[count];
         for (int i = 0; i < count; i++) {
             driverPlaces.put(i, ((ResourceGroup) study.element(study.members().get(i).group())).driverPlace());
@@ -75,6 +79,8 @@ public final class PeopleScene {
         CraneParts.all(study).forEach(crane -> driverPlaces.put(crane.inner(), crane.group().driverPlace()));
         trailers = study.members().stream()
                 .map(member -> new Pose[((ResourceGroup) study.element(member.group())).grip().trailers().size()]).toArray(Pose[][]::new);
+        ahead = study.members().stream()
+                .mapToDouble(member -> ((ResourceGroup) study.element(member.group())).grip().deck().aheadMetres()).toArray();
         forks = new Forks(study);
     }
 
@@ -113,8 +119,11 @@ public final class PeopleScene {
         z[person] = pose.z();
         headings[person] = pose.heading();
         for (int i = 0; i < trailers[person].length; i++) {
-            trailers[person][i] = now.poseBehind(person, nanos, (i + 1) * Trailer.PITCH_METRES);
+            trailers[person][i] = ahead[person] > 0
+                    ? pose.of(Pose.at(ahead[person], 0, 0, 0))
+                    : now.poseBehind(person, nanos, (i + 1) * Trailer.PITCH_METRES);
         }
+        states[person] = now.state(person);
         if (crews[person] < 0) {
             postures[person] = Posture.STANDS;
             return;
@@ -124,7 +133,7 @@ public final class PeopleScene {
             drive(person, now, nanos);
             return;
         }
-        postures[person] = now.isMoving(person, nanos) ? onTheWay(now.state(person)) : inPlace(now.state(person));
+        postures[person] = now.isMoving(person, nanos) ? onTheWay(person) : inPlace(states[person]);
         phases[person] = switch (postures[person]) {
             case WALKS, CARRIES -> now.metresGone(person, nanos) / STRIDE_METRES;
             case WORKS -> nanos / 1e9 * STROKES_A_SECOND;
@@ -183,8 +192,9 @@ public final class PeopleScene {
                 && (postures[person] == Posture.STANDS || postures[person] == Posture.WORKS);
     }
 
-    private static Posture onTheWay(PersonState state) {
-        return state == PersonState.CARRYING ? Posture.CARRIES : Posture.WALKS;
+    private Posture onTheWay(int person) {
+        boolean pushes = ahead[person] > 0 && hasTrailers(person);
+        return states[person] == PersonState.CARRYING || pushes ? Posture.CARRIES : Posture.WALKS;
     }
 
     private static Posture inPlace(PersonState state) {
@@ -250,6 +260,14 @@ public final class PeopleScene {
      */
     public Pose trailer(int person, int number) {
         return trailers[person][number];
+    }
+
+    /** Whether they are with it: a trolley is left where one works, rests or drives. */
+    public boolean hasTrailers(int person) {
+        return ahead[person] == 0 || !drives[person] && switch (states[person]) {
+            case CARRYING, WALKING, PICKING_UP, SETTING_DOWN, STANDING_BY, WAITING, FOR_TRAFFIC -> true;
+            default -> false;
+        };
     }
 
     public Posture posture(int person) {

@@ -13,7 +13,6 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Travel;
-import rhombic.study.fleet.Trailer;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.Dock;
 import rhombic.study.kind.PlantElement;
@@ -214,7 +213,7 @@ public final class Scene {
                 people.holdsAtMetres(carrier) + moment.belowOf(body) * sizes.stack(type), grip.across() ? heading + 90 : heading, into);
     }
 
-    /** On the trailer of its place, side by side, then one on the other. */
+    /** On the trailer of its place, or the trolley, side by side, then one on the other. */
     private void onTrailer(int body, int carrier, ResourceGroup.Grip grip, Moment moment, Poses into) {
         int number = 0;
         int place = moment.belowOf(body);
@@ -222,13 +221,14 @@ public final class Scene {
             place -= grip.trailers().get(number++);
         }
         int type = moment.typeOf(body);
-        int along = Math.max(1, (int) (Trailer.DECK_METRES / sizes.length(type)));
-        int across = Math.max(1, (int) (Trailer.WIDTH_METRES / sizes.width(type)));
+        ResourceGroup.Grip.Deck deck = grip.deck();
+        int along = Math.max(1, (int) (deck.lengthMetres() / sizes.length(type)));
+        int across = Math.max(1, (int) (deck.widthMetres() / sizes.width(type)));
         int inLayer = place % (along * across);
-        double x = (inLayer / across - (along - 1) / 2.0) * Trailer.DECK_METRES / along;
-        double y = (inLayer % across - (across - 1) / 2.0) * Trailer.WIDTH_METRES / across;
+        double x = (inLayer / across - (along - 1) / 2.0) * deck.lengthMetres() / along;
+        double y = (inLayer % across - (across - 1) / 2.0) * deck.widthMetres() / across;
         Pose at = people.trailer(carrier, number).of(Pose.at(x, y, 0, 0));
-        add(body, moment, at.x(), at.y(), Trailer.HEIGHT_METRES + place / (along * across) * sizes.stack(type), at.heading(), into);
+        add(body, moment, at.x(), at.y(), deck.heightMetres() + place / (along * across) * sizes.stack(type), at.heading(), into);
     }
 
     /** Those at a rack that are posed one by one: all, or, of one that is far away, those in no slot. */

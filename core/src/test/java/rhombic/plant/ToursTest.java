@@ -29,11 +29,13 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.Trolley;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.ResourceGroup.Grip.Deck;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -94,6 +96,33 @@ class ToursTest {
         assertEquals(toY, run.lead().max(), NEAR);
         assertEquals(toY, person(run, "W").metres(), NEAR);
         assertEquals(toY / 200, person(run, "W").share(PersonState.CARRYING), NEAR, "something is in hand all the way");
+    }
+
+    /** With a trolley that is pushed at half the speed and has room for two, whatever the link says. */
+    @Test
+    void aTrolleyHasRoomForSoManyAndIsSlowerWhenLoaded() {
+        Crew pushing = crew("W", 1, 0).withTrolley(Optional.of(new Trolley(2, Optional.of(Quantity.parse("0.5 m/s", Dimension.SPEED)))));
+        Study study = new Lines().chain(stock("In A", "Piece", 3), a).chain(x).link(carried("A", "X", 9)).chain(pushing)
+                .study(200 / 3600.0, 0, 1);
+        RunFigures run = Runs.of(study);
+        double way = setDown(x) - takeUp(a);
+        assertEquals(2, person(run, "W").jobs(), "two, and then one");
+        assertEquals(2 * way, run.lead().min(), NEAR);
+        assertEquals(2 * way + way + 2 * way, run.lead().max(), NEAR, "back without a load at the usual speed");
+        Scene scene = new Scene(UnfoldedStudy.of(study));
+        Poses poses = new Poses();
+        scene.pose(Runs.traceOf(study).at(Math.round(way * 1e9)), 0, poses);
+        assertTrue(scene.people().hasTrailers(0));
+        Pose trolley = scene.people().trailer(0, 0);
+        assertEquals(scene.people().x(0) + Deck.TROLLEY.aheadMetres(), trolley.x(), NEAR, "it is before who pushes it");
+        int on = 0;
+        for (int i = 0; i < poses.count(); i++) {
+            boolean isOn = Math.abs(poses.x(i) - trolley.x()) < Deck.TROLLEY.lengthMetres() / 2
+                    && Math.abs(poses.y(i) - trolley.y()) < Deck.TROLLEY.widthMetres() / 2
+                    && poses.z(i) >= Deck.TROLLEY.heightMetres() - NEAR;
+            on += isOn ? 1 : 0;
+        }
+        assertEquals(2, on);
     }
 
     /** Sent for the far one, he takes up what lies on the way there first: he turns to it in the instant in which he sets out. */

@@ -9,11 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.Trolley;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.place.Footprint;
@@ -30,10 +32,11 @@ import rhombic.study.value.StudyException;
  * @param speed at which they walk, above 0 to 10 m/s; none: they are there at once
  * @param dispatching the rules that they go by
  * @param breakArea where they go at a break, by name; empty: they stay at their home
+ * @param trolley that each pushes while it carries; none: they carry in their hands
  * @param persons those who have names, factors or skills of their own; at most as many as there are people
  */
 public record Crew(Basics basics, int people, List<String> skills, Optional<Quantity> speed, Dispatching dispatching, String breakArea,
-        List<Person> persons) implements ResourceGroup {
+        Optional<Trolley> trolley, List<Person> persons) implements ResourceGroup {
     public static final Quantity USUAL_SPEED = new Quantity(1.2, Unit.METRE_PER_SECOND);
     private static final double FOR_ONE_METRES = 0.9;
 
@@ -50,6 +53,8 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
             Field.optional("breakArea", "Where they go at a break, by name; missing: home.", FieldType.ELEMENT, "", Crew::breakArea,
                     Crew::withBreakArea),
             Dispatching.TRAVEL.within(Crew::dispatching, Crew::with),
+            Field.optional("trolley", "What each pushes while it carries; missing: they carry in their hands.",
+                    new FieldType.Maybe<>(Trolley.TYPE), Optional.empty(), Crew::trolley, Crew::withTrolley),
             Field.optional("persons", "Those who have names, factors or skills of their own.", Person.SEVERAL, List.of(), Crew::persons,
                     Crew::withPersons)),
             basics -> usual(basics).withSpeed(Optional.empty()), (basics, types) -> usual(basics));
@@ -75,7 +80,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     public static Crew usual(Basics basics) {
-        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), Dispatching.USUAL, "", List.of());
+        return new Crew(basics, 1, List.of(), Optional.of(USUAL_SPEED), Dispatching.USUAL, "", Optional.empty(), List.of());
     }
 
     @Override
@@ -132,7 +137,8 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     @Override
     public Grip grip() {
-        return new Grip(0.24, 1.03, true);
+        return trolley.map(pushed -> new Grip(0, 0, false, List.of(pushed.pieces()), false, Grip.Deck.TROLLEY))
+                .orElseGet(() -> new Grip(0.24, 1.03, true));
     }
 
     @Override
@@ -147,20 +153,20 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     @Override
     public Crew with(Basics newBasics) {
-        return new Crew(newBasics, people, skills, speed, dispatching, breakArea, persons);
+        return new Crew(newBasics, people, skills, speed, dispatching, breakArea, trolley, persons);
     }
 
     public Crew withPeople(int newPeople) {
-        return new Crew(basics, newPeople, skills, speed, dispatching, breakArea,
+        return new Crew(basics, newPeople, skills, speed, dispatching, breakArea, trolley,
                 persons.subList(0, Math.min(persons.size(), Math.max(0, newPeople))));
     }
 
     public Crew withSkills(List<String> newSkills) {
-        return new Crew(basics, people, newSkills, speed, dispatching, breakArea, persons);
+        return new Crew(basics, people, newSkills, speed, dispatching, breakArea, trolley, persons);
     }
 
     public Crew withSpeed(Optional<Quantity> newSpeed) {
-        return new Crew(basics, people, skills, newSpeed, dispatching, breakArea, persons);
+        return new Crew(basics, people, skills, newSpeed, dispatching, breakArea, trolley, persons);
     }
 
     /** With its rules changed. */
@@ -170,7 +176,7 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
 
     @Override
     public Crew with(Dispatching rules) {
-        return new Crew(basics, people, skills, speed, rules, breakArea, persons);
+        return new Crew(basics, people, skills, speed, rules, breakArea, trolley, persons);
     }
 
     @Override
@@ -179,11 +185,15 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
     }
 
     public Crew withBreakArea(String newBreakArea) {
-        return new Crew(basics, people, skills, speed, dispatching, newBreakArea, persons);
+        return new Crew(basics, people, skills, speed, dispatching, newBreakArea, trolley, persons);
+    }
+
+    public Crew withTrolley(Optional<Trolley> newTrolley) {
+        return new Crew(basics, people, skills, speed, dispatching, breakArea, newTrolley, persons);
     }
 
     public Crew withPersons(List<Person> newPersons) {
-        return new Crew(basics, people, skills, speed, dispatching, breakArea, newPersons);
+        return new Crew(basics, people, skills, speed, dispatching, breakArea, trolley, newPersons);
     }
 
     /** A row of places to stand. */
@@ -197,15 +207,15 @@ public record Crew(Basics basics, int people, List<String> skills, Optional<Quan
         return new Footprint(Math.max(1.2, Math.min(people, 12) * FOR_ONE_METRES + 0.3), 1.2 * (1 + (Math.min(people, 60) - 1) / 12), 1.8);
     }
 
-    private record Stored(Basics basics, int people, List<String> skills, @org.jspecify.annotations.Nullable Quantity speed,
-            Dispatching dispatching, String breakArea,
-            List<Person> persons) implements Serializable {
+    private record Stored(Basics basics, int people, List<String> skills, @Nullable Quantity speed, Dispatching dispatching,
+            String breakArea, @Nullable Trolley trolley, List<Person> persons) implements Serializable {
         private Object readResolve() {
-            return new Crew(basics, people, skills, Optional.ofNullable(speed), dispatching, breakArea, persons);
+            return new Crew(basics, people, skills, Optional.ofNullable(speed), dispatching, breakArea, Optional.ofNullable(trolley),
+                    persons);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, people, skills, speed.orElse(null), dispatching, breakArea, persons);
+        return new Stored(basics, people, skills, speed.orElse(null), dispatching, breakArea, trolley.orElse(null), persons);
     }
 }

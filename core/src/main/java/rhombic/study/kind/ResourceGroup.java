@@ -9,6 +9,7 @@ import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.fleet.Round;
+import rhombic.study.fleet.Trailer;
 import rhombic.study.place.DriverPlace;
 import rhombic.study.place.RoadSpace;
 
@@ -28,12 +29,28 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
      * @param frontMetres how far before the middle of the member the piece begins
      * @param heightMetres of its underside above the floor
      * @param across whether its long side is across the way
-     * @param trailers the pieces on each trailer that it pulls, on which they lie then
+     * @param trailers the pieces on each trailer that it pulls, or on the trolley that it pushes, on which they lie then
      * @param lifts whether it rises to what it picks up, and to where it sets down
+     * @param deck of each trailer, or of the trolley
      */
-    record Grip(double frontMetres, double heightMetres, boolean across, List<Integer> trailers, boolean lifts) {
+    record Grip(double frontMetres, double heightMetres, boolean across, List<Integer> trailers, boolean lifts, Deck deck) {
+        /**
+         * On which pieces lie.
+         *
+         * @param aheadMetres how far before the middle of who pushes it its middle is; 0: it is pulled
+         */
+        public record Deck(double lengthMetres, double widthMetres, double heightMetres, double aheadMetres) {
+            public static final Deck TRAILER = new Deck(Trailer.DECK_METRES, Trailer.WIDTH_METRES, Trailer.HEIGHT_METRES, 0);
+            public static final Deck TROLLEY = new Deck(0.9, 0.6, 0.4, 0.75);
+        }
+
         public Grip {
             trailers = List.copyOf(trailers);
+        }
+
+        /** On trailers that it pulls, if it has any. */
+        public Grip(double frontMetres, double heightMetres, boolean across, List<Integer> trailers, boolean lifts) {
+            this(frontMetres, heightMetres, across, trailers, lifts, Deck.TRAILER);
         }
 
         public Grip(double frontMetres, double heightMetres, boolean across) {

@@ -68,9 +68,9 @@ final class PeopleView {
         trailers.clear();
         names.forEach(name -> people.add(new PlacedBody(palette)));
         groups.forEach(group -> forks.add(group.grip().lifts() ? new PlacedBody(palette) : null));
-        for (int count : pulled) {
-            List<PlacedBody> train = Stream.generate(() -> new PlacedBody(palette)).limit(count).toList();
-            train.forEach(one -> one.setMesh(vehicles.trailer()));
+        for (ResourceGroup group : groups) {
+            List<PlacedBody> train = Stream.generate(() -> new PlacedBody(palette)).limit(group.grip().trailers().size()).toList();
+            train.forEach(one -> one.setMesh(group.arePeople() ? forms.trolley() : vehicles.trailer()));
             trailers.add(train);
         }
         view.getChildren()
@@ -118,7 +118,7 @@ final class PeopleView {
             }
             for (int k = 0; k < trailers.get(i).size(); k++) {
                 PlacedBody trailer = trailers.get(i).get(k);
-                trailer.setVisible(scene.isSeen(i));
+                trailer.setVisible(scene.isSeen(i) && scene.hasTrailers(i));
                 if (scene.isSeen(i)) {
                     Pose pose = scene.trailer(i, k);
                     trailer.at(pose.x(), pose.y(), 0, pose.heading());

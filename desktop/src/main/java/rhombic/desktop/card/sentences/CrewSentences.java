@@ -1,5 +1,6 @@
 package rhombic.desktop.card.sentences;
 
+import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
 import static rhombic.desktop.card.text.Sentence.Token.typed;
@@ -21,16 +22,19 @@ import rhombic.formula.Formula;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.area.BreakArea;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.Person;
+import rhombic.study.duty.Trolley;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.WorkEquipment;
 
 /** What the card of a crew says: how many there are, what they can do, and by which rules they do it. */
 final class CrewSentences {
+    private static final String AS_THEY_WALK = "the speed at which they walk";
     private static final String AT_ONCE = "at once";
 
     private final Study study;
@@ -48,6 +52,7 @@ final class CrewSentences {
         List<Sentence> all = new ArrayList<>(
                 List.of(sentences.people(), sentences.persons(), sentences.dispatching.rules(sentences.study), sentences.walking(),
                         DutySentences.calendarOf(study, crew), sentences.breaks()));
+        sentences.carrying().ifPresent(all::add);
         FailureSentences tools = FailureSentences.of(study, crew);
         all.addAll(tools.all());
         all.add(new Sentence(tools.add()));
@@ -106,6 +111,34 @@ final class CrewSentences {
                                         : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
                 new Words(crew.speed().isPresent() ? " " : ""), crew.speed().isPresent() ? dispatching.travel() : new Words(""),
                 new Words(" and wait for work "), dispatching.idleAt(), new Words("."));
+    }
+
+    /** Said of those who carry anything. */
+    private Optional<Sentence> carrying() {
+        Optional<Trolley> trolley = crew.trolley();
+        if (trolley.isEmpty()) {
+            boolean carry = study.links().stream().anyMatch(link -> link.travel() instanceof Travel.Carried by && crew.meets(by.need()));
+            return carry
+                    ? Optional.of(new Sentence(new Words("They carry in their hands. "),
+                            act("add trolley", "+ trolley", crew(c -> c.withTrolley(Optional.of(new Trolley(6, Optional.empty())))))))
+                    : Optional.empty();
+        }
+        Optional<Quantity> speed = trolley.get().speed();
+        return Optional.of(new Sentence(new Words("Who carries pushes a trolley with room for "),
+                typed("trolley pieces", Typed.pieces(trolley.get().pieces()), String.valueOf(trolley.get().pieces()),
+                        "A whole number from 1 to 200; a link may say fewer",
+                        text -> trolley(t -> t.withPieces(Typed.whole(text, "The pieces on a trolley")))),
+                new Words(", loaded at "),
+                typed("trolley speed", speed.map(Quantity::toString).orElse(AS_THEY_WALK), speed.map(Quantity::toString).orElse(""),
+                        "A speed such as 0.9 m/s; empty: as they walk",
+                        text -> trolley(t -> t.withSpeed(text.isBlank() || text.strip().equals(AS_THEY_WALK)
+                                ? Optional.empty()
+                                : Optional.of(Quantity.parse(text, Dimension.SPEED))))),
+                new Words(". "), act("take out trolley", "take it out", crew(c -> c.withTrolley(Optional.empty())))));
+    }
+
+    private UnaryOperator<Study> trolley(UnaryOperator<Trolley> change) {
+        return crew(c -> c.withTrolley(c.trolley().map(change)));
     }
 
     private Sentence breaks() {

@@ -4,8 +4,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import javafx.scene.shape.TriangleMesh;
+import org.jspecify.annotations.Nullable;
 import rhombic.desktop.floor.body.MeshMaker.Point;
 import rhombic.scene.PeopleScene.Posture;
+import rhombic.study.kind.ResourceGroup.Grip.Deck;
 import rhombic.study.place.Footprint;
 
 /** The body of a person, looking east: standing, in the steps of walking, at work, with hands full. Also where people wait and rest. */
@@ -19,6 +21,7 @@ public final class PersonForm {
 
     private final Map<Key, TriangleMesh> made = new HashMap<>();
     private final Map<Key, TriangleMesh> plain = new HashMap<>();
+    private @Nullable TriangleMesh trolley;
 
     /** In so many pictures a motion of that posture is shown. */
     public static int frames(Posture posture) {
@@ -32,6 +35,28 @@ public final class PersonForm {
     /** @param crew whose number gives the colour of the jacket */
     public TriangleMesh of(Posture posture, int frame, int crew) {
         return made.computeIfAbsent(new Key(posture, frame % frames(posture), crew % JACKETS.size()), PersonForm::body);
+    }
+
+    /** A deck on four castors with a handle behind, on which pieces lie. */
+    public TriangleMesh trolley() {
+        TriangleMesh known = trolley;
+        if (known == null) {
+            Deck deck = Deck.TROLLEY;
+            double l = deck.lengthMetres();
+            double w = deck.widthMetres();
+            MeshMaker maker = new MeshMaker().box(0, 0, deck.heightMetres() - 0.08, l, w, 0.08, Swatch.WOOD, Swatch.BODY_EDGE);
+            for (int side : new int[] {-1, 1}) {
+                double y = side * (w / 2 - 0.05);
+                maker.limb(new Point(-l / 2 + 0.03, y, 0.36), new Point(-l / 2 - 0.12, y, 1.02), 0.05, Swatch.STEEL_DARK);
+                for (int end : new int[] {-1, 1}) {
+                    maker.bar(end * (l / 2 - 0.1), y, 0, 0.14, 0.06, 0.32, Swatch.INK);
+                }
+            }
+            maker.bar(-l / 2 - 0.12, 0, 1, 0.05, w - 0.08, 0.05, Swatch.STEEL_DARK);
+            known = maker.mesh();
+            trolley = known;
+        }
+        return known;
     }
 
     /** The same as seen from far away: no more than an outline. */

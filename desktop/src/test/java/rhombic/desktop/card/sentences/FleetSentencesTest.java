@@ -13,15 +13,18 @@ import rhombic.desktop.card.text.Sentence;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
+import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
 import rhombic.study.area.Zone;
+import rhombic.study.duty.Need;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
 import rhombic.study.place.Placement;
 import rhombic.study.site.Aisle;
@@ -91,6 +94,21 @@ class FleetSentencesTest {
         assertEquals("Licence", driven.groups().getFirst().driver());
         assertTrue(says(driven, "AGVs", "Each is driven by one of Licence, who comes when there is something to do"));
         assertEquals(with, edited(driven, "AGVs", "driver", "needs no driver"));
+    }
+
+    @Test
+    void whoCarriesMayPushATrolley() {
+        Study with = study.with(Crew.KIND.blank(Basics.of("Porters", Placement.at(0, 9))));
+        assertEquals(false, says(with, "Porters", "in their hands"), "they carry nothing yet");
+        Study carry = with.with(List.of(new Buffer("A", Placement.at(0, 20), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST),
+                new Buffer("B", Placement.at(9, 20), OptionalInt.empty(), Buffer.Order.OLDEST_FIRST)),
+                List.of(new Link("A", "B").withTravel(new Travel.Carried(Need.of("Porters"), 4))));
+        assertTrue(says(carry, "Porters", "They carry in their hands."));
+        Study pushed = edited(edited(edited(carry, "Porters", "add trolley", ""), "Porters", "trolley pieces", "12"), "Porters",
+                "trolley speed", "0.8 m/s");
+        assertTrue(says(pushed, "Porters", "Who carries pushes a trolley with room for 12 pieces, loaded at 0.8 m/s."));
+        assertEquals(carry, edited(pushed, "Porters", "take out trolley", ""));
+        assertThrows(IllegalArgumentException.class, () -> edited(pushed, "Porters", "trolley pieces", "0"));
     }
 
     @Test
