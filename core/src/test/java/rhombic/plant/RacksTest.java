@@ -19,9 +19,13 @@ import rhombic.measure.StoredFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
@@ -284,6 +288,10 @@ class RacksTest {
                 new Recipe.Fixed(List.of(new Recipe.Part("B", 2))), 3, "");
         RunFigures run = Runs.of(new Lines().types(a, b).chain(rack, assembly, goodsOut("Out")).chain(forks()).study(8, 0, 1));
         assertEquals(15, run.equipment().stream().filter(e -> e.name().equals("Out")).findFirst().orElseThrow().out());
+        Study carried = new Lines().types(a, b).chain(rack).chain(assembly, goodsOut("Out"))
+                .link(new Link("Rack", "Assembly").withTravel(new Travel.Carried(Need.of("Porters"), 1))).chain(forks())
+                .chain(Crew.usual(Basics.of("Porters", Placement.at(20, 20)))).study(8, 0, 1);
+        assertEquals(15, Runs.sound(carried, 0).out(), "nor do those who carry ask without end what there is");
     }
 
     @Test

@@ -53,6 +53,8 @@ public final class RackNode extends ContentNode implements Room {
     private final Ripening ripening;
     /** Where cranes serve it. */
     private final Outfeed outfeed = new Outfeed(this);
+    /** Loads that waited to be fetched when that was told last. */
+    private int waiting;
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
     private final ZoneEntry entry;
@@ -341,7 +343,17 @@ public final class RackNode extends ContentNode implements Room {
         } else {
             shelves.forEach(Shelf::offer);
         }
-        onMoreWaiting();
+        tellWaiting();
+    }
+
+    /** Those who fetch are told when more waits than before, and only then: they may look at what is needed, which brings it back here. */
+    private void tellWaiting() {
+        int now = hasCranes ? outfeed.backlog() : shelves.stream().mapToInt(Shelf::backlog).sum();
+        int before = waiting;
+        waiting = now;
+        if (now > before) {
+            onMoreWaiting();
+        }
     }
 
     Load load(Piece piece) {
