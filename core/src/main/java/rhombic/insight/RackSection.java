@@ -1,5 +1,6 @@
 package rhombic.insight;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
@@ -10,6 +11,7 @@ import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackStock;
 import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
@@ -97,6 +99,11 @@ public final class RackSection {
     /** How many loads of each type the whole rack holds, by name. */
     public Map<String, Integer> counts() {
         return Map.copyOf(counts);
+    }
+
+    /** What the whole rack holds, as what lies in it when a run begins. */
+    public List<RackStock> stock() {
+        return counts.entrySet().stream().map(one -> new RackStock(one.getKey(), one.getValue())).toList();
     }
 
     /** How long the load has been there that has been longest in the aisle. */

@@ -29,6 +29,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.rack.RackStock;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.ShutTime;
@@ -47,6 +48,7 @@ final class LiveFigures extends VBox {
     /** Kept, since figures come and go while they are pressed. */
     private final Button inletSwitch = new Button();
     private final Button outletSwitch = new Button();
+    private final Button stockButton = new Button("Begin each run with what lies here now");
     private final RackSectionView section = new RackSectionView();
     private final Button follow = new Button();
     private IntConsumer followed = member -> {};
@@ -61,12 +63,13 @@ final class LiveFigures extends VBox {
         inletSwitch.setId("switch-inlet");
         outletSwitch.setId("switch-outlet");
         follow.setId("follow-member");
+        stockButton.setId("begin-with-stock");
         follow.setOnAction(e -> followNext());
-        for (Button one : List.of(inletSwitch, outletSwitch, follow)) {
+        for (Button one : List.of(inletSwitch, outletSwitch, follow, stockButton)) {
             one.getStyleClass().add("quiet-button");
             one.managedProperty().bind(one.visibleProperty());
         }
-        getChildren().setAll(figures, follow, inletSwitch, outletSwitch);
+        getChildren().setAll(figures, follow, stockButton, inletSwitch, outletSwitch);
     }
 
     /** @param listener hears which piece type alone is to be seen; empty: all are */
@@ -118,6 +121,7 @@ final class LiveFigures extends VBox {
         }
         shownOf = single.map(PlantElement::name).orElse("");
         follow.setVisible(false);
+        stockButton.setVisible(false);
         if (now == null || node < 0 || now.timeNanos() <= 0 || now.nodes() != study.size()) {
             figures.getChildren().clear();
             inletSwitch.setVisible(false);
@@ -162,6 +166,7 @@ final class LiveFigures extends VBox {
         figures.getChildren().add(grid);
         if (single.get() instanceof Rack rack) {
             figures.getChildren().addAll(section.of(study, rack, node, now, Math.max(100, width - 40)));
+            offerStock(rack, Clock.elapsed(now.timeNanos()));
         }
         TruckStory trucks = new TruckStory(unfolding.apply(bench.study()));
         if (trucks.concerns(node)) {
@@ -173,6 +178,16 @@ final class LiveFigures extends VBox {
                 figures.getChildren().add(line);
             }
         }
+    }
+
+    /** A run may leave its stock to the next. */
+    private void offerStock(Rack rack, String time) {
+        stockButton.setVisible(true);
+        stockButton.setOnAction(e -> {
+            List<RackStock> stock = section.stock();
+            bench.edit("begin with the stock of " + rack.name() + " at " + time,
+                    changed -> changed.changed(rack.name(), element -> ((Rack) element).withStock(stock)));
+        });
     }
 
     /** What can be shut or opened by hand from the moment shown on; what a rule has shut is not. */

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.insight.RackSection;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackStock;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
@@ -128,6 +129,12 @@ final class RackSectionView {
             draw();
         }
         return new ArrayList<>(nodes);
+    }
+
+    /** What is shown to lie in the whole rack. */
+    List<RackStock> stock() {
+        RackSection now = section;
+        return now == null ? List.of() : now.stock();
     }
 
     private void offerColourings(UnfoldedStudy study, Rack rack) {

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.image.WritableImage;
 import javafx.scene.input.KeyCode;
@@ -70,6 +71,13 @@ class RackWindowTest extends WindowBase {
         robot.interact(() -> canvas.fireEvent(new MouseEvent(MouseEvent.MOUSE_MOVED, corner.getX(), corner.getY(), 0, 0,
                 MouseButton.NONE, 0, false, false, false, false, false, false, false, true, false, true, null)));
         assertTrue(text(robot, "section-slot").startsWith("Bay 1, level 6, on the left: "), text(robot, "section-slot"));
+        robot.interact(() -> window.player().seek(400 * SECOND));
+        await(() -> !text(robot, "section-contents").endsWith(" 40"));
+        int held = Integer.parseInt(text(robot, "section-contents").replaceAll(".* ", ""));
+        robot.interact(() -> robot.lookup("#begin-with-stock").queryAs(Button.class).fire());
+        assertEquals(held, rack().stock().getFirst().pieces(), "the next run begins with what this one has left");
+        robot.interact(() -> window.bench().undo());
+        assertEquals(40, rack().stock().getFirst().pieces());
     }
 
     /** Only what is looked for keeps its colour, on the floor too, until another element is selected. */
