@@ -22,12 +22,14 @@ import java.util.List;
  * @param lateHours mean lateness of those that were late; NaN if none was
  * @param waitingOrders customer orders under way at the end
  * @param missingPieces pieces that orders still ask for at the end and that are not in stock
+ * @param cutPieces pieces that were struck off orders since they were not in stock
  * @param types what lay in its slots, of each piece type that ever did
  * @param classes what lay in the slots of each class; empty: it has none
  */
 public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated,
         long singleCycles, long doubleCycles,
         long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces,
+        long cutPieces,
         List<StoredFigures> types, List<StoredFigures> classes)
         implements
             Serializable {

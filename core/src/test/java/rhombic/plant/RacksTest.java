@@ -37,6 +37,7 @@ import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderPlan;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
+import rhombic.study.rack.ShortStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
@@ -257,6 +258,25 @@ class RacksTest {
         RackFigures figures = run.racks().getFirst();
         assertEquals(2, figures.orders());
         assertEquals(((210 - 10) + (110 - 20)) / 2.0 / 3600, figures.orderHours(), 1e-9);
+    }
+
+    /** Five are asked for at 10 s, of which three are there; more come at 500 s. At 20 s two are asked for, of which none is. */
+    @ParameterizedTest
+    @CsvSource({"WAIT, 7, 2, 0", "CUT, 3, 1, 4", "SPLIT, 7, 3, 0"})
+    void whatIsNotInStockWaitsIsStruckOffOrIsSplitOff(ShortStock rule, long out, long orders, long cut) {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0))).withStock(List.of(new RackStock("Piece", 3)))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(),
+                        List.of(new ListedOrder("One", Quantity.seconds(10), "Piece", 5, false),
+                                new ListedOrder("Two", Quantity.seconds(20), "Piece", 2, false)),
+                        Optional.of(Quantity.seconds(60)), rule)));
+        RunFigures run = Runs.sound(new Lines().chain(Lines.timetable("In", "500 s 10 Piece"), rack, goodsOut("Out")).study(1, 0, 1), 0);
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(out, run.out());
+        assertEquals(orders, figures.orders());
+        assertEquals(cut, figures.cutPieces());
+        assertEquals(0, figures.waitingOrders());
+        assertEquals(0, figures.missingPieces());
+        assertEquals(rule == ShortStock.WAIT ? 0 : 1, figures.onTime(), "what was there went out at once");
     }
 
     /** What must stay 200 s from when it is stored can be fetched only then. */

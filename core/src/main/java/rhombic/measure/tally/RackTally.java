@@ -24,6 +24,7 @@ public final class RackTally {
     private long overdue;
     private long orders;
     private long lines;
+    private long cut;
     private long onTime;
     private double orderHours;
     private double lateHours;
@@ -70,6 +71,11 @@ public final class RackTally {
         singleCycles += isDouble ? 0 : 1;
     }
 
+    /** So many pieces were struck off orders since they were not in stock. */
+    public void onCut(int pieces) {
+        cut += pieces;
+    }
+
     public void onLineDone() {
         lines++;
     }
@@ -96,6 +102,7 @@ public final class RackTally {
         onTime = 0;
         orderHours = 0;
         lateHours = 0;
+        cut = 0;
     }
 
     /**
@@ -110,7 +117,7 @@ public final class RackTally {
         return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles,
                 doubleCycles, overdue, orders, lines, onTime,
                 orders == 0 ? Double.NaN : orderHours / orders, orders == onTime ? Double.NaN : lateHours / (orders - onTime),
-                waitingOrders, missingPieces, ofTypes, ofClasses);
+                waitingOrders, missingPieces, cut, ofTypes, ofClasses);
     }
 
     /** Of each type that ever lay there. */

@@ -103,19 +103,55 @@ final class OrderDesk {
     private void come(Map<Integer, Integer> pieces, boolean isUrgent) {
         long now = rack.flow.now();
         CustomerOrder order = new CustomerOrder(count++, now, now + dueNanos, isUrgent);
+        List<OrderedLine> lines = open(order, pieces);
+        boolean isAnythingThere = lines.stream().anyMatch(line -> line.missing < line.left);
+        switch (plan.shortStock()) {
+            case WAIT -> {}
+            case CUT -> rack.store.onCut(cut(lines).values().stream().mapToInt(Integer::intValue).sum());
+            case SPLIT -> {
+                if (isAnythingThere) {
+                    Map<Integer, Integer> rest = cut(lines);
+                    if (!rest.isEmpty()) {
+                        open(new CustomerOrder(count++, now, now + dueNanos, isUrgent), rest);
+                    }
+                }
+            }
+        }
+    }
+
+    /** What there is of it is chosen at once; says what it asks for. */
+    private List<OrderedLine> open(CustomerOrder order, Map<Integer, Integer> pieces) {
         order.openLines = pieces.size();
         waiting++;
+        List<OrderedLine> lines = new ArrayList<>();
         pieces.forEach((type, wanted) -> {
             OrderedLine line = new OrderedLine(order, type, wanted);
+            lines.add(line);
             missing.get(type).add(line);
-            while (line.missing > 0) {
-                Load load = rack.onOffer.best(type);
-                if (load == null) {
-                    return;
-                }
+            Load load = rack.onOffer.best(type);
+            while (load != null && line.missing > 0) {
                 choose(load, line);
+                load = line.missing > 0 ? rack.onOffer.best(type) : null;
             }
         });
+        return lines;
+    }
+
+    /** Lines ask for no more than what there is; says what they asked for beyond that, by type. */
+    private Map<Integer, Integer> cut(List<OrderedLine> lines) {
+        Map<Integer, Integer> off = new LinkedHashMap<>();
+        for (OrderedLine line : lines) {
+            if (line.missing > 0) {
+                off.put(line.type, line.missing);
+                missing.get(line.type).remove(line);
+                line.left -= line.missing;
+                line.missing = 0;
+                if (line.left == 0 && --line.order.openLines == 0) {
+                    waiting--; // nothing of it is there at all
+                }
+            }
+        }
+        return off;
     }
 
     private void choose(Load load, OrderedLine line) {

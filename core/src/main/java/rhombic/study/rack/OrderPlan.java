@@ -19,8 +19,10 @@ import rhombic.study.value.StudyException;
  * @param lines that each order may have; an order without any has the first; none: only those of the list come
  * @param list of orders with their times
  * @param due how long after it came an order is to be done; empty: any time
+ * @param shortStock what becomes of what is not in stock when an order comes
  */
-public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, Optional<Quantity> due)
+public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, Optional<Quantity> due,
+        ShortStock shortStock)
         implements
             Serializable {
     private static final Distribution USUAL_INTERARRIVAL = DistributionText.parse("10 min");
@@ -34,7 +36,9 @@ public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<L
                 new FieldType.Several<>(ListedOrder.TYPE), List.<ListedOrder>of(), OrderPlan::list);
         var due = plan.maybe("due", "How long after it came an order is to be done; missing: any time.",
                 new FieldType.Measured(Dimension.TIME), OrderPlan::due);
-        return v -> new OrderPlan(v.get(interarrival), v.get(lines), v.get(list), v.get(due));
+        var shortStock = plan.optional("shortStock", "What becomes of what is not in stock when an order comes; missing: it waits.",
+                FieldType.Word.of(ShortStock.values()), ShortStock.WAIT, OrderPlan::shortStock);
+        return v -> new OrderPlan(v.get(interarrival), v.get(lines), v.get(list), v.get(due), v.get(shortStock));
     });
 
     public OrderPlan {
@@ -50,36 +54,46 @@ public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<L
         });
     }
 
+    /** Orders that wait for what is missing. */
+    public OrderPlan(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, Optional<Quantity> due) {
+        this(interarrival, lines, list, due, ShortStock.WAIT);
+    }
+
     public static OrderPlan of(Distribution interarrival, OrderLine... lines) {
         return new OrderPlan(interarrival, List.of(lines), List.of(), Optional.empty());
     }
 
     public OrderPlan withInterarrival(Distribution newInterarrival) {
-        return new OrderPlan(newInterarrival, lines, list, due);
+        return new OrderPlan(newInterarrival, lines, list, due, shortStock);
     }
 
     public OrderPlan withLines(List<OrderLine> newLines) {
-        return new OrderPlan(interarrival, newLines, list, due);
+        return new OrderPlan(interarrival, newLines, list, due, shortStock);
     }
 
     public OrderPlan withList(List<ListedOrder> newList) {
-        return new OrderPlan(interarrival, lines, newList, due);
+        return new OrderPlan(interarrival, lines, newList, due, shortStock);
     }
 
     public OrderPlan withDue(Optional<Quantity> newDue) {
-        return new OrderPlan(interarrival, lines, list, newDue);
+        return new OrderPlan(interarrival, lines, list, newDue, shortStock);
+    }
+
+    public OrderPlan withShortStock(ShortStock newRule) {
+        return new OrderPlan(interarrival, lines, list, due, newRule);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
-    private record Stored(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, @Nullable Quantity due)
+    private record Stored(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, @Nullable Quantity due,
+            ShortStock shortStock)
             implements
                 Serializable {
         private Object readResolve() {
-            return new OrderPlan(interarrival, lines, list, Optional.ofNullable(due));
+            return new OrderPlan(interarrival, lines, list, Optional.ofNullable(due), shortStock);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(interarrival, lines, list, due.orElse(null));
+        return new Stored(interarrival, lines, list, due.orElse(null), shortStock);
     }
 }

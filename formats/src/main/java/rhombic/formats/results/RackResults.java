@@ -39,6 +39,7 @@ final class RackResults {
             number(one, "latenessMean", rack.lateHours() * HOUR_SECONDS);
             one.put("ordersWaiting", rack.waitingOrders());
             one.put("piecesMissing", rack.missingPieces());
+            one.put("piecesStruckOff", rack.cutPieces());
             parts(rack.types(), one.putArray("types"));
             parts(rack.classes(), one.putArray("classes"));
         }
@@ -78,14 +79,14 @@ final class RackResults {
     static void table(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "rack", "places", "content mean", "content max", "stored", "fetched", "relocated", "single cycles",
                 "double cycles", "stayed too long", "orders done", "order lines done", "orders on time", "order time mean s",
-                "lateness mean s", "orders waiting", "pieces missing");
+                "lateness mean s", "orders waiting", "pieces missing", "pieces struck off");
         for (RunFigures run : summary.runs()) {
             for (RackFigures rack : run.racks()) {
                 out.printRecord(run.replication(), rack.name(), rack.capacity(), rack.contentMean(), rack.contentMax(), rack.stored(),
                         rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.overdue(), rack.orders(),
                         rack.lines(),
                         rack.onTime(), cell(rack.orderHours() * HOUR_SECONDS), cell(rack.lateHours() * HOUR_SECONDS), rack.waitingOrders(),
-                        rack.missingPieces());
+                        rack.missingPieces(), rack.cutPieces());
             }
         }
     }

@@ -41,6 +41,7 @@ import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
+import rhombic.study.rack.ShortStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
@@ -362,6 +363,9 @@ final class RackSentences {
                                 ? Optional.empty()
                                 : Optional.of(Quantity.parse(text,
                                         Dimension.TIME))))));
+        parts.add(new Words("; what is not in stock when it comes "));
+        parts.add(picked("short stock", plan.shortStock().word(), Arrays.stream(ShortStock.values()).map(ShortStock::word).toList(),
+                text -> orders(o -> o.withShortStock(Typed.choice(ShortStock.values(), ShortStock::word, text)))));
         parts.add(new Words(". "));
         parts.add(act("take out orders", "take them out", rack(r -> r.withOrders(Optional.empty()))));
         return new Sentence(parts);
