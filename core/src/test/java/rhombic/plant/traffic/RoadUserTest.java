@@ -249,6 +249,8 @@ class RoadUserTest {
         assertEquals(
                 List.of("One waits for the place at 30.0, 5.0, which Two holds", "Two waits for the place at 10.0, 5.0, which One holds"),
                 net.traffic.deadlock().stream().map(Traffic.Wait::sentence).toList());
+        assertEquals(List.of(100_000_000_000L, 100_000_000_000L), net.traffic.deadlock().stream().map(Traffic.Wait::sinceNanos).toList());
+        assertEquals("F", net.traffic.deadlock().getFirst().user().fleet());
         one.aside = net.router.route(one.motion.pose(), Pose.at(0, 8, 0, 0));
         assertEquals(List.of(), net.traffic.deadlock(), "it has a way out");
         one.aside = net.router.route(one.motion.pose(), Pose.at(40, 8, 0, 0));
@@ -289,9 +291,16 @@ class RoadUserTest {
             assertTrue(vehicle.turnTo(net, 0, -5));
             vehicle.road.turnNoMore();
             assertFalse(vehicle.road.isTurning());
+            assertFalse(vehicle.road.isWaitingToSetOut(), "it is under way");
+        });
+        Vehicle third = net.vehicle("Third", Mover.even(1), 0, -8);
+        at(130, () -> {
+            third.goTo(net, 0, -5);
+            assertFalse(third.road.isWaitingToSetOut(), "the place to which the other was to turn is free again");
         });
         run();
         assertTrue(vehicle.motion.isAtRest());
+        assertEquals(1, third.arrivals.size());
         assertEquals(List.of(), vehicle.arrivals, "it was called off on the way");
     }
 
@@ -376,9 +385,13 @@ class RoadUserTest {
         Vehicle other = net.vehicle("Other", Mover.even(1), 40, 5);
         broken.goTo(net, 40, -5);
         at(10, () -> broken.road.halt(true));
+        Vehicle waits = net.vehicle("Waits", Mover.even(1), 40, 8);
+        at(15, () -> waits.goTo(net, 40, -8));
+        at(19, () -> assertTrue(waits.road.isWaitingToSetOut(), "the stretch is another's up to its end"));
         at(20, () -> {
             broken.road.endHere();
             broken.motion.stop();
+            assertFalse(waits.road.isWaitingToSetOut(), "where the broken one does not come to is free");
             other.goTo(net, 0, -5);
         });
         at(100, () -> assertTrue(other.road.isWaitingToSetOut()));
