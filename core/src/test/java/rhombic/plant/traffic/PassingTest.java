@@ -157,6 +157,7 @@ class PassingTest {
         holdings.take();
         holdings.arrive(0.5);
         assertNull(book.owner(place), "it has gone, however near");
+        assertFalse(holdings.hasFromBefore());
     }
 
     @Test
@@ -186,9 +187,11 @@ class PassingTest {
         assertSame(user, book.owner(crossing));
         holdings.giveBack(passing, 1);
         assertNull(book.owner(crossing));
+        assertFalse(holdings.stay(0, true), "it had nothing");
         holdings.take(passing, 0);
         holdings.goOn(passing);
         assertEquals(1, holdings.groups());
+        assertSame(passing, holdings.passing());
         assertTrue(holdings.leave(20));
         assertNull(book.owner(first));
     }
