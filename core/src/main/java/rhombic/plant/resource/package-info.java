@@ -11,6 +11,10 @@
  * <p>Where a resource is and how it gets elsewhere is a matter of its {@link rhombic.plant.resource.Whereabouts}. {@link rhombic.plant.resource.Duties} say
  * who may do something and who may not, and send those who have nothing to do to where they wait or rest.
  *
+ * <p>What moves only with a driver has a {@link rhombic.plant.resource.Cab}, which asks for one by a job of its own: an order is given only where a driver could
+ * be given too, both are given in one go, and whoever drives stays until there is nothing to do and the vehicle stands where it waits. Nobody who holds a piece asks for
+ * another resource.
+ *
  * <p>Two rules say who does what, each a class of its own: a {@link rhombic.plant.resource.ResourceRule} ranks those who are free for a job,
  * a {@link rhombic.plant.resource.JobRule} the jobs that one of them could do next.
  *

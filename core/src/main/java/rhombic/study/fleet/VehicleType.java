@@ -12,8 +12,10 @@ public enum VehicleType {
             new DriverPlace(Pose.at(-0.35, 0, 0.14, 0), true, Pose.at(-0.35, 0.95, 0, 0))), REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6,
                     0.12, 1.15, new DriverPlace(Pose.at(-0.3, -0.1, 0.55, 0), true, Pose.at(-0.3, 1, 0, 0))), AGV("AGV", 1.5, 0.9, 0.6,
                             -0.55, 0.42, 0.95,
-                            new DriverPlace(Pose.at(0, 0, 0.4, 0), false, Pose.at(0, 0.85, 0, 0))), TUGGER("tugger train", 1.9, 1.1, 1.9,
-                                    -0.6, 0.55, 0.45, new DriverPlace(Pose.at(-0.6, 0, 0.3, 0), false, Pose.at(-0.6, 0.95, 0, 0)));
+                            new DriverPlace(Pose.at(0, 0, 0.4, 0), false, Pose.at(0, 0.85, 0, 0))), LIFTING_AGV("lifting AGV", 1.1, 0.7,
+                                    0.26, -0.5, 0.28, 0.4, new DriverPlace(Pose.at(0, 0, 0.26, 0), false, Pose.at(0, 0.8, 0, 0))), TUGGER(
+                                            "tugger train", 1.9, 1.1, 1.9,
+                                            -0.6, 0.55, 0.45, new DriverPlace(Pose.at(-0.6, 0, 0.3, 0), false, Pose.at(-0.6, 0.95, 0, 0)));
 
     private final String word;
     private final double length;

@@ -34,6 +34,8 @@ public final class VehicleForm {
             case FORKLIFT -> truck(Swatch.SAFFRON, 0.5, 2.15);
             case REACH_TRUCK -> truck(Swatch.VERDIGRIS, 0.3, 2.7);
             case AGV -> new MeshMaker().bar(0, 0, 0.1, 1.5, 0.9, 0.24, Swatch.BODY).bar(0, 0, 0.34, 1.36, 0.78, 0.06, Swatch.BELT).mesh();
+            case LIFTING_AGV ->
+                new MeshMaker().bar(0, 0, 0.05, 1.1, 0.7, 0.18, Swatch.BODY).bar(0, 0, 0.23, 0.5, 0.5, 0.03, Swatch.SAFFRON).mesh();
             case TUGGER -> new MeshMaker().bar(0.25, 0, 0.14, 1.3, 1.0, 0.5, Swatch.SAFFRON)
                     .bar(-0.65, 0, 0.14, 0.5, 1.0, 1.5, Swatch.SLATE).mesh();
         });
@@ -60,6 +62,7 @@ public final class VehicleForm {
             case FORKLIFT -> forklift(manned);
             case REACH_TRUCK -> reachTruck(manned);
             case AGV -> agv();
+            case LIFTING_AGV -> liftingAgv();
             case TUGGER -> tugger(manned);
         };
     }
@@ -105,6 +108,16 @@ public final class VehicleForm {
         maker.bar(0, 0, 0.34, 1.36, 0.78, 0.06, Swatch.BELT);
         maker.bar(0.77, 0, 0.1, 0.06, 0.86, 0.14, Swatch.SAFFRON).bar(-0.77, 0, 0.1, 0.06, 0.86, 0.14, Swatch.SAFFRON);
         maker.post(0.66, 0.34, 0.34, 0.05, 0.22, 8, Swatch.VERDIGRIS);
+        return maker.mesh();
+    }
+
+    /** So flat that it drives below what it lifts, with a plate that turns on its middle. */
+    private static TriangleMesh liftingAgv() {
+        MeshMaker maker = new MeshMaker();
+        maker.bar(-0.3, 0, 0, 0.3, 0.5, 0.06, Swatch.INK).bar(0.3, 0, 0, 0.3, 0.5, 0.06, Swatch.INK);
+        maker.box(0, 0, 0.05, 1.1, 0.7, 0.16, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.bar(0.56, 0, 0.07, 0.04, 0.64, 0.08, Swatch.SAFFRON).bar(-0.56, 0, 0.07, 0.04, 0.64, 0.08, Swatch.SAFFRON);
+        maker.post(0, 0, 0.21, 0.26, 0.05, 12, Swatch.STEEL);
         return maker.mesh();
     }
 
