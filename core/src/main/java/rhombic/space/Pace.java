@@ -9,8 +9,6 @@ import java.util.List;
  */
 public final class Pace {
     private static final double NANOS = 1e9;
-    /** Times are whole nanoseconds, so places and speeds agree no better than this. */
-    private static final double SAME_PLACE = 1e-6;
     private static final double SAME_SPEED = 1e-12;
     private static final long FOR_EVER = Long.MAX_VALUE / 4;
 
@@ -28,12 +26,6 @@ public final class Pace {
     public record Phase(long nanos, double from, double speed, double gain) {
         double at(double seconds) {
             return from + speed * seconds + gain * seconds * seconds / 2;
-        }
-
-        /** Whether the other continues it, at the same acceleration: both together are one. */
-        public boolean goesOnAs(Phase next) {
-            return gain == next.gain && Math.abs(end() - next.from) < SAME_PLACE
-                    && Math.abs(speed + gain * (nanos / NANOS) - next.speed) < SAME_PLACE;
         }
 
         /** Whether it stands. */

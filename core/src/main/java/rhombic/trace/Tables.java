@@ -15,7 +15,7 @@ final class Tables {
     private Tables() {}
 
     /**
-     * One phase of the motion of a piece along a link.
+     * The motion of a piece along a link, which is even.
      *
      * @param from metres along the link at its begin
      * @param speed metres a second at its begin

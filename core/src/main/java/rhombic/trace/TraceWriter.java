@@ -3,10 +3,8 @@ package rhombic.trace;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.PriorityQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
-import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pace;
 import rhombic.space.Path;
@@ -25,7 +23,6 @@ public final class TraceWriter {
     private static final int MAX_IN_SEGMENT = 1_000_000;
     private static final int NO_BODY = -1;
     private static final int NO_PLACE = -1;
-    private static final Pace.Phase STILL = new Pace.Phase(0, 0, 0, 0);
 
     private final Trace trace;
     private final Keyframes keyframes;
@@ -45,19 +42,8 @@ public final class TraceWriter {
 
     /** Number of the last record about each body, plus one. */
     private long[] lastOf = new long[64];
-    /** Which motion of a body is the last: what is left of an earlier one is not written any more. */
-    private int[] motionOf = new int[64];
-    private final BodyNumbers numbers = new BodyNumbers(body -> motionOf[body]++);
-    private final PriorityQueue<Later> later = new PriorityQueue<>();
+    private final BodyNumbers numbers = new BodyNumbers(body -> lastOf[body] = 0);
     private boolean isEnded;
-
-    /** A phase of a motion that is still to come. */
-    private record Later(long timeNanos, int body, int motion, LongConsumer write) implements Comparable<Later> {
-        @Override
-        public int compareTo(Later other) {
-            return Long.compare(timeNanos, other.timeNanos);
-        }
-    }
 
     /**
      * @param equipment how many pieces of equipment the study has
@@ -112,9 +98,7 @@ public final class TraceWriter {
         int body = numbers.take();
         if (body >= lastOf.length) {
             lastOf = Arrays.copyOf(lastOf, lastOf.length * 2);
-            motionOf = Arrays.copyOf(motionOf, lastOf.length);
         }
-        lastOf[body] = 0;
         add(timeNanos, body, node, type, kind);
         return body;
     }
@@ -174,49 +158,16 @@ public final class TraceWriter {
      * A body sets out along a link.
      *
      * @param node that the link leads to
-     * @param pace on the path of the link
+     * @param pace on the path of the link, at one speed or at rest
      */
     public void moves(long timeNanos, int body, int node, int link, Pace pace) {
+        assert pace.phases().size() == 1 : "on links pieces go evenly, or stand";
         if (listener != null) {
             listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
         }
-        if (!begins(timeNanos)) {
-            return;
+        if (begins(timeNanos)) {
+            write(timeNanos, body, node, columns.motion(link, pace.phases().getFirst()), Segment.RecordKind.MOVES);
         }
-        int motion = ++motionOf[body];
-        phases(timeNanos, pace, body, motion,
-                (at, phase) -> write(at, body, node, columns.motion(link, phase), Segment.RecordKind.MOVES));
-    }
-
-    /** Writes a phase. */
-    private interface OfPhase {
-        void write(long timeNanos, Pace.Phase phase);
-    }
-
-    /** Writes the first phase of a pace; the others are written when they begin, if nothing comes in between. */
-    private void phases(long timeNanos, Pace pace, int body, int motion, OfPhase one) {
-        List<Pace.Phase> phases = merged(pace.phases());
-        one.write(timeNanos, phases.isEmpty() ? STILL : phases.getFirst());
-        long at = timeNanos;
-        for (int i = 1; i < phases.size(); i++) {
-            at += phases.get(i - 1).nanos();
-            Pace.Phase phase = phases.get(i);
-            later.add(new Later(at, body, motion, time -> one.write(time, phase)));
-        }
-    }
-
-    /** Phases that go on as the one before, as at the corners of a way, are one with it. */
-    private static List<Pace.Phase> merged(List<Pace.Phase> phases) {
-        List<Pace.Phase> all = new ArrayList<>();
-        for (Pace.Phase phase : phases) {
-            Pace.Phase last = all.isEmpty() ? null : all.getLast();
-            if (last != null && last.goesOnAs(phase)) {
-                all.set(all.size() - 1, new Pace.Phase(last.nanos() + phase.nanos(), last.from(), last.speed(), last.gain()));
-            } else {
-                all.add(phase);
-            }
-        }
-        return all;
     }
 
     /**
@@ -373,7 +324,6 @@ public final class TraceWriter {
         if (isEnded) {
             return;
         }
-        writeLater(completeNanos);
         List<Segment> all = new ArrayList<>(sealed);
         all.add(segment());
         trace.publish(List.copyOf(all), completeNanos, droppedSegments);
@@ -383,7 +333,6 @@ public final class TraceWriter {
     public void end(long completeNanos) {
         publish(completeNanos);
         isEnded = true;
-        later.clear();
     }
 
     /** What is written of the segment so far. */
@@ -420,26 +369,13 @@ public final class TraceWriter {
         }
     }
 
-    /** A record of that time comes next: what is older is written before, and there is room; says whether anything is written at all. */
+    /** A record of that time comes next, for which there is room; says whether anything is written at all. */
     private boolean begins(long time) {
         if (isEnded) {
             return false;
         }
-        if (!later.isEmpty()) {
-            writeLater(time);
-        }
         makeRoom(time);
         return true;
-    }
-
-    private void writeLater(long untilNanos) {
-        while (!later.isEmpty() && later.peek().timeNanos <= untilNanos) {
-            Later next = later.poll();
-            if (motionOf[next.body] == next.motion) {
-                makeRoom(next.timeNanos);
-                next.write.accept(next.timeNanos);
-            }
-        }
     }
 
     private int longEnough() {

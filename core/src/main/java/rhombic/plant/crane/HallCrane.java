@@ -23,6 +23,7 @@ final class HallCrane extends Worker {
     private final RunwayTraffic runway;
     private final Run run;
     private final int place;
+    private final int trolley;
     private final Handling handling;
     private final List<Zone> zones;
 
@@ -33,7 +34,9 @@ final class HallCrane extends Worker {
         this.ways = ways;
         this.runway = runway;
         this.run = run;
-        place = CraneParts.ofMember(run.unfolded, number).number();
+        CraneParts<?> parts = CraneParts.ofMember(run.unfolded, number);
+        place = parts.number();
+        trolley = parts.inner();
         handling = new Handling(element.id(), element.loading().pickUpTime(), element.loading().setDownTime(),
                 element.loading().stopTime());
         zones = element.use().zones().stream().flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
@@ -52,6 +55,11 @@ final class HallCrane extends Worker {
     @Override
     public Handling handling() {
         return handling;
+    }
+
+    @Override
+    protected int driverRidesOn() {
+        return trolley;
     }
 
     @Override

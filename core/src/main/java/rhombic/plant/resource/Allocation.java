@@ -9,6 +9,7 @@ import rhombic.measure.tally.SkillTally;
 import rhombic.plant.activity.Hold;
 import rhombic.plant.route.AisleUse;
 import rhombic.space.Pose;
+import rhombic.study.place.DriverPlace;
 
 /** Brings the jobs and the resources of a plant together. */
 public final class Allocation {
@@ -49,10 +50,10 @@ public final class Allocation {
     /**
      * That resource moves only with a driver from now on; told before it is added.
      *
-     * @param ground where who drives it gets up and down, from its pose
+     * @param place where who drives it is
      */
-    public void needsDriver(Resource resource, Job.Demand driver, Pose ground) {
-        resource.isDrivenFrom(new Cab(this, resource, driver, ground));
+    public void needsDriver(Resource resource, Job.Demand driver, DriverPlace place) {
+        resource.isDrivenFrom(new Cab(this, resource, driver, place));
     }
 
     /** One more resource, which is free; its number is how many there are so far. */

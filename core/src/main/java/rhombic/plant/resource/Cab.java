@@ -3,6 +3,7 @@ package rhombic.plant.resource;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
+import rhombic.study.place.DriverPlace;
 
 /**
  * Who drives a resource that moves only with a driver. Both are given at once; they stay together for as long as it has something to do or
@@ -11,8 +12,7 @@ import rhombic.space.Pose;
 final class Cab implements Job.Owner {
     private final Allocation allocation;
     private final Resource vehicle;
-    /** Where who drives gets up and down, from the pose of the vehicle. */
-    private final Pose ground;
+    private final DriverPlace place;
     private final Job.Request request;
     private final Job job;
     /** Where it sets out for as soon as somebody drives; null: nowhere. */
@@ -20,10 +20,10 @@ final class Cab implements Job.Owner {
 
     private record Start(Pose location, Whereabouts.Aim aim, boolean isLoaded) {}
 
-    Cab(Allocation allocation, Resource vehicle, Job.Demand driver, Pose ground) {
+    Cab(Allocation allocation, Resource vehicle, Job.Demand driver, DriverPlace place) {
         this.allocation = allocation;
         this.vehicle = vehicle;
-        this.ground = ground;
+        this.place = place;
         request = new Job.Request(Job.Kind.DRIVE, vehicle.home(), List.of(driver), 0, false);
         job = new Job(this, request);
     }
@@ -88,14 +88,14 @@ final class Cab implements Job.Owner {
 
     private Pose beside() {
         Pose at = vehicle.pose();
-        return Pose.at(at.x(), at.y(), 0, at.heading()).of(ground);
+        return Pose.at(at.x(), at.y(), 0, at.heading()).of(place.ground());
     }
 
     // ---- what the allocation asks and tells
 
     @Override
     public void onReady(Job given) {
-        job.resources().getFirst().onBoards(vehicle);
+        job.resources().getFirst().onBoards(vehicle.driverRidesOn(), place.offset());
         Start start = awaited;
         awaited = null;
         if (start == null) {

@@ -111,16 +111,21 @@ public final class Duties {
 
     /** It goes to where it waits when all that can be given has been given, if it is still free then. */
     public void goesToWait(Resource person) {
-        if (person.waitsElsewhere() || person.isDriven()) {
+        if (isSeenTo(person)) {
             idle.add(person);
             allocation.noteChange();
         }
     }
 
     void onFree(Resource person) {
-        if (person.waitsElsewhere() || person.isDriven()) {
+        if (isSeenTo(person)) {
             idle.add(person);
         }
+    }
+
+    /** Whether there is anything to be done with it once it has nothing to do: it goes elsewhere, or its driver gets down. */
+    private static boolean isSeenTo(Resource person) {
+        return person.waitsElsewhere() || person.isDriven();
     }
 
     /**

@@ -189,8 +189,17 @@ public abstract class Resource {
     /** It stands where it was to wait or to rest. */
     protected void onAtRest() {}
 
-    /** It drives the other from now on. */
-    protected void onBoards(Resource vehicle) {}
+    /**
+     * It drives another from now on.
+     *
+     * @param mover what it rides on, by number
+     */
+    protected void onBoards(int mover, Pose at) {}
+
+    /** The number of the mover on which who drives it is: itself, or a part of it that moves. */
+    protected int driverRidesOn() {
+        return number;
+    }
 
     /** It leaves for another place. */
     protected void onLeaves(Pose there) {}

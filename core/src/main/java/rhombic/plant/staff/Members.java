@@ -120,7 +120,7 @@ public abstract class Members {
             Resource made = make(allocation.resources().size(), members.get(i), staff.skills(element, members.get(i)),
                     Layout.home(element, i));
             if (!element.driver().isEmpty()) {
-                allocation.needsDriver(made, staff.demand(element.driver()), element.driverPlace().ground());
+                allocation.needsDriver(made, staff.demand(element.driver()), element.driverPlace());
             }
             allocation.add(made);
             all.add(made);

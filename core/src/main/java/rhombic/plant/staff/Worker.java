@@ -16,8 +16,8 @@ public class Worker extends Resource {
         /** It sets out along that route at its {@link Resource#pace}, or is there at once. */
         void onMove(Worker person, Route route);
 
-        /** It rides on a vehicle from now on, which it drives, until it moves again. */
-        void onBoards(Worker person, Resource vehicle);
+        /** It rides on that mover from now on, which it drives, until it moves again. */
+        void onBoards(Worker person, int mover, Pose at);
 
         void onState(Worker person, PersonState state);
     }
@@ -110,9 +110,9 @@ public class Worker extends Resource {
     }
 
     @Override
-    protected final void onBoards(Resource vehicle) {
+    protected final void onBoards(int mover, Pose at) {
         if (listener != null) {
-            listener.onBoards(this, vehicle);
+            listener.onBoards(this, mover, at);
         }
     }
 

@@ -14,8 +14,6 @@ import rhombic.plant.run.Run;
 import rhombic.space.Pose;
 import rhombic.study.duty.Person;
 import rhombic.study.kind.ResourceGroup;
-import rhombic.study.unfold.CraneParts;
-import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
 
 /** Members that are workers, with what they work with and what breaks that. */
@@ -102,11 +100,8 @@ public abstract class WorkingMembers extends Members implements Worker.Listener 
     }
 
     @Override
-    public void onBoards(Worker person, Resource vehicle) {
-        UnfoldedStudy study = run.unfolded;
-        ResourceGroup driven = (ResourceGroup) study.element(study.members().get(vehicle.number).group());
-        int on = driven.hasMovingParts() ? CraneParts.ofMember(study, vehicle.number).inner() : vehicle.number;
-        run.traceRides(person.number, on, driven.driverPlace().offset());
+    public void onBoards(Worker person, int mover, Pose at) {
+        run.traceRides(person.number, mover, at);
     }
 
     @Override

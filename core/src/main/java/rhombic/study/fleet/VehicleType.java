@@ -8,14 +8,17 @@ import rhombic.study.place.DriverPlace;
  * What length is along the way, and reach how far from its middle it picks up and sets down.
  */
 public enum VehicleType {
-    FORKLIFT("forklift", 2.4, 1.1, 2.2, 0.72, 0.12, 1.25,
-            new DriverPlace(Pose.at(-0.35, 0, 0.14, 0), true, Pose.at(-0.35, 0.95, 0, 0))), REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6,
-                    0.12, 1.15, new DriverPlace(Pose.at(-0.3, -0.1, 0.55, 0), true, Pose.at(-0.3, 1, 0, 0))), AGV("AGV", 1.5, 0.9, 0.6,
-                            -0.55, 0.42, 0.95,
-                            new DriverPlace(Pose.at(0, 0, 0.4, 0), false, Pose.at(0, 0.85, 0, 0))), LIFTING_AGV("lifting AGV", 1.1, 0.7,
-                                    0.26, -0.5, 0.28, 0.4, new DriverPlace(Pose.at(0, 0, 0.26, 0), false, Pose.at(0, 0.8, 0, 0))), TUGGER(
-                                            "tugger train", 1.9, 1.1, 1.9,
-                                            -0.6, 0.55, 0.45, new DriverPlace(Pose.at(-0.6, 0, 0.3, 0), false, Pose.at(-0.6, 0.95, 0, 0)));
+    /** Forks on a mast before a seat under a guard. */
+    FORKLIFT("forklift", 2.4, 1.1, 2.2, 0.72, 0.12, 1.25, new DriverPlace(Pose.at(-0.35, 0, 0.14, 0), true, Pose.at(-0.35, 0.95, 0, 0))),
+    /** The same, narrower and higher, between two legs. */
+    REACH_TRUCK("reach truck", 2.2, 1.2, 2.75, 0.6, 0.12, 1.15,
+            new DriverPlace(Pose.at(-0.3, -0.1, 0.55, 0), true, Pose.at(-0.3, 1, 0, 0))),
+    /** A deck on which pieces lie. */
+    AGV("AGV", 1.5, 0.9, 0.6, -0.55, 0.42, 0.95, new DriverPlace(Pose.at(0, 0, 0.4, 0), false, Pose.at(0, 0.85, 0, 0))),
+    /** It drives below what it lifts. */
+    LIFTING_AGV("lifting AGV", 1.1, 0.7, 0.26, -0.5, 0.28, 0.4, new DriverPlace(Pose.at(0, 0, 0.26, 0), false, Pose.at(0, 0.8, 0, 0))),
+    /** It pulls trailers; its driver stands behind. */
+    TUGGER("tugger train", 1.9, 1.1, 1.9, -0.6, 0.55, 0.45, new DriverPlace(Pose.at(-0.6, 0, 0.3, 0), false, Pose.at(-0.6, 0.95, 0, 0)));
 
     private final String word;
     private final double length;

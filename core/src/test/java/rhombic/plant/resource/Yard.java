@@ -46,8 +46,8 @@ final class Yard implements Job.Owner, Worker.Listener {
     }
 
     @Override
-    public void onBoards(Worker person, Resource vehicle) {
-        log.add(person.name() + " drives " + vehicle.name());
+    public void onBoards(Worker person, int mover, Pose at) {
+        log.add(person.name() + " drives " + mover);
     }
 
     @Override

@@ -7,10 +7,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import rhombic.desktop.card.text.Sentence.Grid;
 import rhombic.desktop.card.text.Sentence.Part;
 import rhombic.desktop.card.text.Typed;
@@ -30,7 +32,7 @@ public final class NeedSentences {
     }
 
     /** The same for work, which only people do. */
-    public static List<String> workers(Study study) {
+    private static List<String> workers(Study study) {
         return choices(study.groups().stream().filter(ResourceGroup::arePeople).toList());
     }
 
@@ -42,6 +44,25 @@ public final class NeedSentences {
             group.members().forEach(member -> all.addAll(member.skills()));
         });
         return List.copyOf(all);
+    }
+
+    /**
+     * The token that says who drives; empty where there is nobody who could.
+     *
+     * @param now a crew or skill; empty: nobody
+     * @param none what it shows then
+     * @param prefix what it shows before the crew or skill otherwise
+     * @param change makes an edit of who drives
+     */
+    public static Optional<Part> driver(Study study, String id, String now, String none, String prefix,
+            Function<String, UnaryOperator<Study>> change) {
+        List<String> drivers = workers(study);
+        if (drivers.isEmpty() && now.isEmpty()) {
+            return Optional.empty();
+        }
+        List<String> choices = Stream.concat(Stream.of(none), drivers.stream().map(one -> prefix + one)).toList();
+        return Optional.of(picked(id, now.isEmpty() ? none : prefix + now, choices,
+                text -> change.apply(text.equals(none) ? "" : text.substring(prefix.length()))));
     }
 
     /**

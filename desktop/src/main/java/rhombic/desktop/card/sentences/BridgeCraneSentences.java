@@ -34,8 +34,6 @@ import rhombic.study.kind.PlantElement;
 
 /** The card of bridge cranes, as sentences. */
 final class BridgeCraneSentences {
-    private static final String NO_OPERATOR = "needs no operator";
-    private static final String OPERATOR = "needs one of ";
     private static final String ANY_WEIGHT = "of any weight";
     private static final String EVERYWHERE = "everywhere below them";
 
@@ -147,16 +145,11 @@ final class BridgeCraneSentences {
 
     private Sentence waiting(DispatchingSentences rules) {
         List<Part> parts = new ArrayList<>(List.of(new Words("With nothing to do they wait "), rules.idleAt(), new Words(".")));
-        List<String> operators = NeedSentences.workers(study);
-        String now = crane.driver();
-        if (!operators.isEmpty() || !now.isEmpty()) {
-            List<String> choices = new ArrayList<>(List.of(NO_OPERATOR));
-            operators.forEach(one -> choices.add(OPERATOR + one));
-            parts.add(new Words(" Each "));
-            parts.add(picked("operator", now.isEmpty() ? NO_OPERATOR : OPERATOR + now, choices, text -> crane(
-                    c -> c.withUse(u -> u.withOperator(text.equals(NO_OPERATOR) ? "" : text.substring(OPERATOR.length()))))));
-            parts.add(new Words(now.isEmpty() ? "." : " who walks along below."));
-        }
+        NeedSentences.driver(study, "operator", crane.driver(), "needs no operator", "needs one of ",
+                operator -> crane(c -> c.withUse(u -> u.withOperator(operator)))).ifPresent(
+                        token -> parts.addAll(
+                                List.of(new Words(" Each "), token,
+                                        new Words(crane.driver().isEmpty() ? "." : " who walks along below."))));
         return new Sentence(parts);
     }
 

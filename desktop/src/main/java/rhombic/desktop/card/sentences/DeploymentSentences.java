@@ -28,8 +28,6 @@ import rhombic.study.kind.PlantElement;
 
 /** What cards say of for whom vehicles work, where they fetch and where they wait. */
 final class DeploymentSentences {
-    private static final String BY_THEMSELVES = "needs no driver";
-    private static final String DRIVEN_BY = "is driven by one of ";
     private static final String NO_OTHER = "no other fleet";
 
     private final Study study;
@@ -51,18 +49,13 @@ final class DeploymentSentences {
 
     /** People and skills are offered where there are any. */
     private List<Sentence> driven() {
-        List<String> drivers = NeedSentences.workers(study);
-        if (drivers.isEmpty() && now.driver().isEmpty()) {
-            return List.of();
-        }
-        List<String> choices = new ArrayList<>(List.of(BY_THEMSELVES));
-        drivers.forEach(driver -> choices.add(DRIVEN_BY + driver));
-        return List.of(new Sentence(new Words("Each "),
-                picked("driver", now.driver().isEmpty() ? BY_THEMSELVES : DRIVEN_BY + now.driver(), choices,
-                        text -> changed(d -> d.withDriver(text.equals(BY_THEMSELVES) ? "" : text.substring(DRIVEN_BY.length())))),
-                new Words(now.driver().isEmpty()
+        return NeedSentences
+                .driver(study, "driver", now.driver(), "needs no driver", "is driven by one of ",
+                        driver -> changed(d -> d.withDriver(driver)))
+                .map(token -> new Sentence(new Words("Each "), token, new Words(now.driver().isEmpty()
                         ? "."
-                        : ", who comes when there is something to do, stays until it is parked, and sets down first when a break comes.")));
+                        : ", who comes when there is something to do, stays until it is parked, and sets down first when a break comes.")))
+                .stream().toList();
     }
 
     private List<Sentence> waiting() {

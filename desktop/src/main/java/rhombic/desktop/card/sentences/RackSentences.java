@@ -363,7 +363,7 @@ final class RackSentences {
                                 ? Optional.empty()
                                 : Optional.of(Quantity.parse(text,
                                         Dimension.TIME))))));
-        parts.add(new Words("; what is not in stock when it comes "));
+        parts.add(new Words(". What is not in stock when it comes "));
         parts.add(picked("short stock", plan.shortStock().word(), Arrays.stream(ShortStock.values()).map(ShortStock::word).toList(),
                 text -> orders(o -> o.withShortStock(Typed.choice(ShortStock.values(), ShortStock::word, text)))));
         parts.add(new Words(". "));

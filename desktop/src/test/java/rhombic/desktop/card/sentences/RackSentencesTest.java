@@ -131,6 +131,9 @@ class RackSentencesTest {
         assertTrue(says(list, "Store", "Beside these come 1 order of a list."));
         assertTrue(rack(list).orders().orElseThrow().list().getFirst().urgent());
         assertTrue(says(edited(list, "Store", "due", "2 h"), "Store", "An order is to be done within 2 h."));
+        assertTrue(says(list, "Store", "What is not in stock when it comes waits."));
+        assertTrue(
+                says(edited(list, "Store", "short stock", "is struck off"), "Store", "What is not in stock when it comes is struck off."));
         assertEquals(study, edited(list, "Store", "take out orders", ""));
         Study stock = filled(study, "stock", List.of(List.of("Box", "12")));
         assertTrue(says(stock, "Store", "At the start 12 Box are in it."));
