@@ -104,11 +104,11 @@ final class OrderDesk {
         long now = rack.flow.now();
         CustomerOrder order = new CustomerOrder(count++, now, now + dueNanos, isUrgent);
         List<OrderedLine> lines = open(order, pieces);
-        boolean isAnythingThere = lines.stream().anyMatch(line -> line.missing < line.left);
         switch (plan.shortStock()) {
             case WAIT -> {}
             case CUT -> rack.store.onCut(cut(lines).values().stream().mapToInt(Integer::intValue).sum());
             case SPLIT -> {
+                boolean isAnythingThere = lines.stream().anyMatch(line -> line.missing < line.left);
                 if (isAnythingThere) {
                     Map<Integer, Integer> rest = cut(lines);
                     if (!rest.isEmpty()) {
@@ -128,10 +128,12 @@ final class OrderDesk {
             OrderedLine line = new OrderedLine(order, type, wanted);
             lines.add(line);
             missing.get(type).add(line);
-            Load load = rack.onOffer.best(type);
-            while (load != null && line.missing > 0) {
+            while (line.missing > 0) {
+                Load load = rack.onOffer.best(type);
+                if (load == null) {
+                    return;
+                }
                 choose(load, line);
-                load = line.missing > 0 ? rack.onOffer.best(type) : null;
             }
         });
         return lines;
