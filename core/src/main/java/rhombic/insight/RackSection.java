@@ -57,7 +57,7 @@ public final class RackSection {
                 long nanos = moment.timeNanos() - moment.sinceNanos(body);
                 longest = Math.max(longest, nanos);
                 boolean isInFront = front[cell] == null
-                        || (layout.form() == RackForm.FLOW_RACK ? inLane < places[cell] : inLane > places[cell]);
+                        || (layout.form().isInclined() ? inLane < places[cell] : inLane > places[cell]);
                 if (isInFront) {
                     front[cell] = new Load(moment.typeOf(body), moment.pieceOf(body), nanos);
                     places[cell] = inLane;

@@ -35,6 +35,7 @@ import rhombic.study.rack.CraneDriving;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.ShortStock;
@@ -49,6 +50,7 @@ import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
 import rhombic.study.work.Recipe;
 import rhombic.study.work.Work;
+import rhombic.trace.Moment;
 import rhombic.validation.Lines;
 
 /** Racks with a crane: cycle times as theory has them, and cases worked out by hand. */
@@ -212,19 +214,31 @@ class RacksTest {
     /**
      * Two of a type come one behind the other in one slot; the older, behind, is asked for at 1000 s. The crane stands before the slot: 4 s to take the younger,
      * 2 s up by 1 m at 0.5 m/s, 6 s to set it down at the rear of the other slot, 2 s down, 6 s to take the older, 1 s to the outfeed 2 m away, where
-     * it is set down when half of 4 s have passed: out at 1023 s, 7 s before it is due.
+     * it is set down when half of 4 s have passed: out at 1023 s, 7 s before it is due. In a push-back rack all are at the aisle, and each takes 4 s.
      */
-    @Test
-    void whatStandsInFrontIsMovedAside() {
-        Rack rack = deep(new ListedOrder("One", Quantity.seconds(1000), "Piece", 1, false));
+    @ParameterizedTest
+    @CsvSource({"RACK, 23", "PUSH_BACK, 19"})
+    void whatStandsInFrontIsMovedAside(RackForm form, double seconds) {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(1000), "Piece", 1, false)).withLayout(l -> l.withForm(form));
         RunFigures run = Runs.of(new Lines().chain(Lines.timetable("In", "10 s Piece", "60 s Piece"), rack, goodsOut("Out")).chain(forks())
                 .study(1, 0, 1));
         RackFigures figures = run.racks().getFirst();
         assertEquals(1, figures.relocated());
         assertEquals(1, run.out());
-        assertEquals(1023 - 10, run.lead().mean(), 1e-6);
-        assertEquals(23.0 / 3600, figures.orderHours(), 1e-9);
+        assertEquals(1000 + seconds - 10, run.lead().mean(), 1e-6);
+        assertEquals(seconds / 3600, figures.orderHours(), 1e-9);
         assertEquals(1, figures.onTime());
+    }
+
+    /** Two come one after the other into one slot: the last is at the aisle, and each has pushed back those before it. */
+    @Test
+    void whatComesPushesBackWhatIsThere() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(3500), "Piece", 1, false))
+                .withLayout(l -> l.withForm(RackForm.PUSH_BACK).withDepth(3));
+        Study study = new Lines().chain(Lines.timetable("In", "10 s Piece", "60 s Piece"), rack).chain(forks()).study(1, 0, 1);
+        Moment moment = Runs.traceOf(study).at(3_000_000_000_000L);
+        assertEquals(List.of(1, 0), List.of(moment.placeOf(0), moment.placeOf(1)), "as deep as that many came after it");
+        assertEquals(rack.layout().reachMetres(1), Math.abs(rack.layout().place(1).y() - rack.layout().aisleMetres(0)), 1e-9);
     }
 
     /** Two orders ask for what comes later, one at a time; the urgent one, which came last, has the first. */

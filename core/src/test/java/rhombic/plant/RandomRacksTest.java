@@ -80,7 +80,8 @@ class RandomRacksTest {
         List<PieceType> types = List.of(PieceType.usual("A"), tall("B"), PieceType.usual("C"));
         int stock = random.nextInt(12);
         int pieces = 20 + random.nextInt(60);
-        RackForm form = hasCranes ? RackForm.RACK : RackForm.values()[random.nextInt(3)];
+        RackForm drawn = hasCranes ? RackForm.RACK : RackForm.values()[random.nextInt(3)];
+        RackForm form = seed % 4 == 3 ? RackForm.PUSH_BACK : drawn;
         RackLayout layout = RackLayout.USUAL.withForm(form).withAisles(1 + random.nextInt(3)).withBays(2 + random.nextInt(6))
                 .withLevels(LevelHeights.parse(random.nextBoolean() || form == RackForm.BLOCK_STORE ? "3 x 1.5 m" : "2 x 1 m, 1 x 2 m"))
                 .withDepth(1 + random.nextInt(3)).withRows(random.nextBoolean() ? RackRows.BOTH_SIDES : RackRows.ONE_SIDE);

@@ -22,6 +22,7 @@ import rhombic.plant.piece.Ranking;
 import rhombic.space.Pose;
 import rhombic.study.Rule;
 import rhombic.study.kind.Rack;
+import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackStock;
@@ -277,11 +278,13 @@ public final class RackNode extends ContentNode implements Room {
         countsStored(load, load.lane, 1);
         Load before = hasCranes ? null : aisle.slots.front(load.lane);
         if (before != null && aisle.slots.isShut(load.lane)) {
-            stands(load, place(aisle, load, aisle.slots.putBehind(load)));
-            stands(before, place(aisle, before, aisle.slots.place(before)));
+            aisle.slots.putBehind(load);
+            stands(load);
+            stands(before);
             return;
         }
-        stands(load, place(aisle, load, aisle.slots.put(load)));
+        aisle.slots.put(load);
+        standsInFront(load);
         if (before != null && aisle.slots.front(load.lane) == load) {
             onOffer.leave(before); // it can't be reached any more
         }
@@ -402,9 +405,27 @@ public final class RackNode extends ContentNode implements Room {
         return all.isEmpty() ? along + UP_AS_ALONG * Math.abs(up) : all.getFirst().driving().seconds(along, up);
     }
 
-    /** The number of a place in a lane, in the whole rack. */
-    int place(StoreAisle aisle, Load load, int inLane) {
-        return places.slot(aisle.number, load.lane, inLane);
+    /** It is in its place of its lane. */
+    void stands(Load load) {
+        stands(load, places.slot(load.aisle, load.lane, aisle(load).slots.place(load)));
+    }
+
+    /** It has come into its lane, where it may push back others. */
+    void standsInFront(Load load) {
+        if (layout.form() == RackForm.PUSH_BACK) {
+            moveAlong(aisle(load), load.lane);
+        } else {
+            stands(load);
+        }
+    }
+
+    /** Others have moved along a lane by themselves. */
+    void moveAlong(StoreAisle aisle, int lane) {
+        if (layout.form().isInclined() && flow.trace != null) {
+            for (int i = 0; i < aisle.slots.filled(lane); i++) {
+                stands(aisle.slots.at(lane, i));
+            }
+        }
     }
 
     void stands(Load load, int place) {

@@ -5,7 +5,6 @@ import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.FirstGiver;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.piece.Piece;
-import rhombic.study.rack.RackForm;
 
 /** Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. */
 final class Shelf extends FirstGiver {
@@ -72,11 +71,7 @@ final class Shelf extends FirstGiver {
         load.lane = Load.NOWHERE;
         rack.countsStored(load, lane, -1);
         rack.onFetched(load, lane);
-        if (rack.layout.form() == RackForm.FLOW_RACK) {
-            for (int i = 0; i < aisle.slots.filled(lane); i++) {
-                rack.stands(aisle.slots.at(lane, i), rack.place(aisle, aisle.slots.at(lane, i), i));
-            }
-        }
+        rack.moveAlong(aisle, lane);
         Load next = aisle.slots.front(lane);
         rack.onGone(piece);
         if (next != null) {

@@ -10,7 +10,6 @@ import rhombic.plant.handover.PlantScope;
 import rhombic.plant.handover.Taker;
 import rhombic.plant.piece.Piece;
 import rhombic.study.rack.AisleChoice;
-import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.SlotChoice;
 
@@ -93,7 +92,7 @@ final class SlotSearch {
 
     /** Places that stay free in each aisle, of each height of level, so that whatever stands deepest can be dug out. */
     private int keptFree() {
-        return layout.form() == RackForm.RACK ? layout.depth() - 1 : 0;
+        return layout.form().isForCranes() ? layout.depth() - 1 : 0;
     }
 
     /** The lane for a piece in an aisle; {@link Slots#NONE} if there is none. */

@@ -167,11 +167,21 @@ final class Slots {
     /** What can be reached in a lane; null if it is empty. */
     @Nullable
     Load front(int lane) {
-        return filled[lane] == 0 ? null : loads[lane * capacity + (layout.form() == RackForm.FLOW_RACK ? 0 : filled[lane] - 1)];
+        return filled[lane] == 0 ? null : loads[lane * capacity + (layout.form().isFirstInFirstOut() ? 0 : filled[lane] - 1)];
     }
 
-    /** The number of its place in its lane, in the order in which a lane is filled; negative if it is not there. */
+    /** The number of its place in its lane. */
     int place(Load load) {
+        return layout.placeInLane(number(load), filled[load.lane]);
+    }
+
+    /** The place in its lane where the next one comes. */
+    int nextPlace(int lane) {
+        return layout.placeInLane(filled[lane], filled[lane] + 1);
+    }
+
+    /** In the order in which the loads of its lane came; negative if it is not there. */
+    private int number(Load load) {
         for (int i = 0; i < filled[load.lane]; i++) {
             if (loads[load.lane * capacity + i] == load) {
                 return i;
@@ -182,12 +192,13 @@ final class Slots {
 
     /** How many loads stand before one in its lane. */
     int before(Load load) {
-        int place = place(load);
-        return layout.form() == RackForm.FLOW_RACK ? place : filled[load.lane] - 1 - place;
+        int number = number(load);
+        return layout.form().isFirstInFirstOut() ? number : filled[load.lane] - 1 - number;
     }
 
-    Load at(int lane, int place) {
-        Load there = loads[lane * capacity + place];
+    /** That of a lane which came as the so-manieth, from 0. */
+    Load at(int lane, int number) {
+        Load there = loads[lane * capacity + number];
         assert there != null : "nothing is there";
         return there;
     }
@@ -334,27 +345,24 @@ final class Slots {
         update(lane);
     }
 
-    /** A load comes into its lane, where a place was kept for it; says which place. */
-    int put(Load load) {
+    /** A load comes into its lane, where a place was kept for it. */
+    void put(Load load) {
         int lane = load.lane;
         assert kept[lane] > 0 && filled[lane] < capacity : "a load comes where a place was kept for it";
         kept[lane]--;
         loads[lane * capacity + filled[lane]++] = load;
         update(lane);
-        return filled[lane] - 1;
     }
 
     /** The same, but behind what can be reached, for which somebody comes already; that stays in front. */
-    int putBehind(Load load) {
+    void putBehind(Load load) {
         Load front = front(load.lane);
-        int place = put(load);
-        if (front != null && layout.form() != RackForm.FLOW_RACK) {
-            int last = load.lane * capacity + place;
+        put(load);
+        if (front != null && !layout.form().isFirstInFirstOut()) {
+            int last = load.lane * capacity + filled[load.lane] - 1;
             loads[last] = front;
             loads[last - 1] = load;
-            return place - 1;
         }
-        return place;
     }
 
     boolean isShut(int lane) {
@@ -367,7 +375,7 @@ final class Slots {
         assert front != null : "something is there to be taken";
         weights.remove(lane, front.piece.type);
         int start = lane * capacity;
-        if (layout.form() == RackForm.FLOW_RACK) {
+        if (layout.form().isFirstInFirstOut()) {
             System.arraycopy(loads, start + 1, loads, start, filled[lane] - 1);
         }
         loads[start + --filled[lane]] = null;

@@ -167,7 +167,7 @@ final class StoreAisle implements Crane.Work {
         Load inHand = carried;
         if (inHand != null) {
             return isAside || inHand == storing
-                    ? atLane(inHand, inHand.lane, slots.filled(inHand.lane), false)
+                    ? atLane(inHand, inHand.lane, slots.nextPlace(inHand.lane), false)
                     : atPoint(inHand, rack.rack.outfeed(), false);
         }
         Load first = storing;
@@ -311,6 +311,7 @@ final class StoreAisle implements Crane.Work {
         }
         int lane = load.lane;
         slots.takeFront(lane);
+        rack.moveAlong(this, lane);
         rack.countsStored(load, lane, -1);
         if (isAside) {
             rack.onOffer.leave(load);
@@ -329,7 +330,8 @@ final class StoreAisle implements Crane.Work {
         if (isAside) {
             isAside = false;
             load.isOnCrane = false;
-            rack.stands(load, rack.place(this, load, slots.put(load)));
+            slots.put(load);
+            rack.standsInFront(load);
             rack.countsStored(load, load.lane, 1);
             rack.store.onRelocated();
             rack.onMoved(load);

@@ -112,7 +112,7 @@ final class RackCheck {
                     + " no crane, so nothing is stored there", "Have one crane for each aisle",
                     Problem.Fix.of("Have " + aisles + " cranes", first, e -> ((StackerCrane) e).withCranes(aisles)));
         }
-        if (rack.layout().form() != RackForm.RACK) {
+        if (!rack.layout().form().isForCranes()) {
             warn(Problem.Kind.CREW, rack.name(), "Cranes serve it, but a crane can't reach into a " + rack.layout().form().word()
                     + " from its aisle", "Make it a rack, or take the cranes out",
                     Problem.Fix.of("Make it a rack", rack, e -> ((Rack) e).withLayout(l -> l.withForm(RackForm.RACK))));

@@ -175,11 +175,24 @@ public record RackLayout(RackForm form, int aisles, RackRows rows, int bays, Qua
         return aisleWidth.inBaseUnit() / 2 + (placeDepth + 0.5) * slotDepth.inBaseUnit();
     }
 
-    /** How deep in its lane a place is: 0 is the nearest to the aisle. Places of a lane are numbered in the order in which they are filled. */
+    /**
+     * The number of the place in its lane on which a load is.
+     *
+     * @param number in the order in which the loads came, from 0
+     * @param loads that the lane holds
+     */
+    public int placeInLane(int number, int loads) {
+        return form == RackForm.PUSH_BACK ? loads - 1 - number : number;
+    }
+
+    /**
+     * How deep in its lane a place is: 0 is the nearest to the aisle. Places of a lane are numbered in the order in which they are filled, where loads move
+     * along it by themselves from the aisle on.
+     */
     public int depthOf(int place) {
         return switch (form) {
             case RACK -> depth - 1 - place;
-            case FLOW_RACK -> place;
+            case FLOW_RACK, PUSH_BACK -> place;
             case BLOCK_STORE -> depth - 1 - place / levels.count();
         };
     }

@@ -136,7 +136,8 @@ class SlotsTest {
                     Load load = new Load(new Piece(type), 0, i);
                     load.lane = lane;
                     slots.keep(lane, type);
-                    assertEquals(paper.lanes.get(lane).size(), slots.put(load));
+                    slots.put(load);
+                    assertEquals(paper.lanes.get(lane).size(), slots.place(load));
                     paper.lanes.get(lane).add(type);
                     stored++;
                 }

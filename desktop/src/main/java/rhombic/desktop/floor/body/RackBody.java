@@ -65,7 +65,7 @@ public final class RackBody {
         if (layout.bays() % step != 0) {
             upright(maker, length / 2, y, deep, high);
         }
-        boolean flows = layout.form() == RackForm.FLOW_RACK;
+        boolean flows = layout.form().isInclined();
         for (int level = 0; level < layout.levels().count(); level++) {
             double z = layout.levelMetres(level) - BEAM;
             for (int side = -1; side <= 1; side += 2) {
