@@ -11,6 +11,7 @@ import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackStock;
 import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -47,6 +48,9 @@ public final class RackSection {
         filled = new int[front.length];
         int[] places = new int[front.length];
         for (int body = moment.firstAt(node); body >= 0; body = moment.next(body)) {
+            if (RackPlaces.slotOf(moment.placeOf(body)) != moment.placeOf(body)) {
+                continue; // it is picked from a load that stays
+            }
             counts.merge(study.study().pieceTypes().get(moment.typeOf(body)).name(), 1, Integer::sum);
             int place = moment.placeOf(body);
             if (moment.carrierOf(body) < 0 && place >= aisle * layout.placesInAisle() && place < (aisle + 1) * layout.placesInAisle()) {

@@ -24,6 +24,10 @@ final class RackStory {
         if (mover >= 0) {
             return "Is moved by " + crane(mover) + " in " + rack.name() + " for " + since + ".";
         }
+        if (RackPlaces.slotOf(status.place()) != status.place()) {
+            return "Waits for " + since + " to be picked from what lies " + slot(rack.layout(), RackPlaces.slotOf(status.place())) + " of "
+                    + rack.name() + ".";
+        }
         RackPlaces.RackPlace place = rack.places().place(Math.max(0, status.place()));
         String ofAisle = "aisle " + (place.aisle() + 1);
         return switch (place.sort()) {
@@ -47,7 +51,7 @@ final class RackStory {
 
     /** The crane on whose fork something rides. */
     private String crane(int fork) {
-        return CraneParts.stackers(study).stream().filter(crane -> crane.tip() == fork)
+        return CraneParts.stackers(study).stream().filter(crane -> crane.isTip(fork))
                 .map(crane -> study.members().get(crane.member()).person().name()).findFirst().orElse("a crane");
     }
 }

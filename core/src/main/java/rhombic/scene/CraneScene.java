@@ -12,14 +12,21 @@ import rhombic.trace.MoverMoment;
 
 /** Where stacker cranes and their parts are: a pure function of study and moment. Made once for a study; used by one thread. */
 public final class CraneScene {
+    private static final double CARRIAGE_METRES = 1.44;
     private static final double MIN_HIGH_METRES = 3;
 
     /**
      * One crane that is in an aisle of a rack, or null in its stead.
      *
      * @param aisle of the rack, from 0
+     * @param forks that it has side by side, each a bay from the next
      */
-    public record Crane(Rack rack, int aisle) {
+    public record Crane(Rack rack, int aisle, int forks) {
+        /** From one side of its carriage to the other, along the aisle. */
+        public double carriageMetres() {
+            return CARRIAGE_METRES + (forks - 1) * rack.layout().bayPitch().inBaseUnit();
+        }
+
         /** Of its mast. */
         public double highMetres() {
             return Math.max(MIN_HIGH_METRES, rack.layout().heightMetres());
@@ -30,16 +37,22 @@ public final class CraneScene {
     private final List<Optional<Crane>> cranes;
     private final Pose[] masts;
     private final double[] carriages;
-    private final double[] reaches;
+    private final double[][] reaches;
+    private final Pose[][] forks;
     private final boolean[] seen;
 
     public CraneScene(UnfoldedStudy study) {
         parts = CraneParts.stackers(study);
         cranes = parts.stream().map(one -> study.study().find(one.group().rack(), Rack.class)
-                .filter(rack -> one.number() < rack.layout().aisles()).map(rack -> new Crane(rack, one.number()))).toList();
+                .filter(rack -> one.number() < rack.layout().aisles()).map(rack -> new Crane(rack, one.number(), one.tips()))).toList();
         masts = new Pose[cranes.size()];
         carriages = new double[masts.length];
-        reaches = new double[masts.length];
+        reaches = new double[masts.length][];
+        forks = new Pose[masts.length][];
+        for (int i = 0; i < masts.length; i++) {
+            reaches[i] = new double[parts.get(i).tips()];
+            forks[i] = new Pose[parts.get(i).tips()];
+        }
         seen = new boolean[masts.length];
     }
 
@@ -48,13 +61,16 @@ public final class CraneScene {
         long nanos = moment.timeNanos();
         for (int i = 0; i < masts.length; i++) {
             CraneParts<StackerCrane> one = parts.get(i);
-            seen[i] = cranes.get(i).isPresent() && one.tip() < now.count();
+            seen[i] = cranes.get(i).isPresent() && one.tip(one.tips() - 1) < now.count();
             if (seen[i]) {
                 masts[i] = now.pose(one.member(), nanos);
                 carriages[i] = now.pose(one.inner(), nanos).z();
-                Pose fork = now.pose(one.tip(), nanos);
                 double turn = Math.toRadians(masts[i].heading());
-                reaches[i] = (fork.y() - masts[i].y()) * Math.cos(turn) - (fork.x() - masts[i].x()) * Math.sin(turn);
+                for (int fork = 0; fork < one.tips(); fork++) {
+                    Pose there = now.pose(one.tip(fork), nanos);
+                    forks[i][fork] = there;
+                    reaches[i][fork] = (there.y() - masts[i].y()) * Math.cos(turn) - (there.x() - masts[i].x()) * Math.sin(turn);
+                }
             }
         }
     }
@@ -78,8 +94,18 @@ public final class CraneScene {
         return carriages[crane];
     }
 
-    /** How far its fork reaches to the left. */
-    public double reachMetres(int crane) {
-        return reaches[crane];
+    /** How many forks it has, each for one load. */
+    public int forks(int crane) {
+        return forks[crane].length;
+    }
+
+    /** Where a fork is, from 0; it looks along the aisle as the mast does. */
+    public Pose fork(int crane, int fork) {
+        return forks[crane][fork];
+    }
+
+    /** How far a fork reaches to the left. */
+    public double reachMetres(int crane, int fork) {
+        return reaches[crane][fork];
     }
 }

@@ -46,7 +46,7 @@ final class RackScene {
         while (bodies.hasNext()) {
             int body = bodies.nextInt();
             int mover = moment.carrierOf(body);
-            int place = moment.placeOf(body);
+            int place = RackPlaces.slotOf(moment.placeOf(body));
             if (mover >= 0) {
                 Pose fork = moment.movers().pose(mover, moment.timeNanos());
                 poser.pose(body, fork.x(), fork.y(), fork.z(), heading);

@@ -141,6 +141,7 @@ abstract sealed class MomentRows permits Moment {
                 change(body, value, PieceStatus.Activity.WAITS, NONE);
                 bodies.set(body, CARRIER, NONE);
             }
+            case SHIFTED -> bodies.set(body, PLACE, value);
             case LIFTED -> {
                 change(body, NONE, PieceStatus.Activity.WAITS, NONE);
                 bodies.set(body, CARRIER, value);

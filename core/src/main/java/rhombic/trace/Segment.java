@@ -21,6 +21,8 @@ final class Segment {
         WORKS,
         /** A piece that waits at the equipment stands on the place where it will be worked on. */
         STANDS,
+        /** A piece that stands on a place has been moved along to another, as if it had been there all the time. */
+        SHIFTED,
         /** Work began on a piece that has waited at the equipment. */
         BEGINS,
         /** Work ended and the piece could not go on at once; its row says where it stands and which way it waits for. */

@@ -182,7 +182,8 @@ public final class Trace {
             Segment.RecordKind kind = segment.kind(r);
             boolean comes = switch (kind) {
                 case CREATED, WAITS, WORKS, MADE, BROUGHT, OFF, ONTO, MOVES, CARRIED, RIDES -> true;
-                case STANDS, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, INLET_SHUT, INLET_OPENED,
+                case STANDS, SHIFTED, BEGINS, DONE, REJECTED, STATE, HOLDS, JOINED, SCRAPPED, GONE, LOOK, TYPE, SET, INLET_SHUT,
+                        INLET_OPENED,
                         OUTLET_SHUT, OUTLET_OPENED, LEADS, FOLLOWS, TRAVELS, DOES, KEPT, LIFTED, CALLED, CALLED_OFF ->
                     false;
             };

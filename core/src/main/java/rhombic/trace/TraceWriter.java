@@ -135,6 +135,11 @@ public final class TraceWriter {
         add(timeNanos, body, node, place, Segment.RecordKind.STANDS);
     }
 
+    /** A piece that stands on a place is on another now, where it counts as having been all the time. */
+    public void shifted(long timeNanos, int body, int node, int place) {
+        add(timeNanos, body, node, place, Segment.RecordKind.SHIFTED);
+    }
+
     /** Work begins on a piece that has waited there. */
     public void begins(long timeNanos, int body, int node, int place) {
         add(timeNanos, body, node, place, Segment.RecordKind.BEGINS);

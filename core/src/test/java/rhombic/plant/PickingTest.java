@@ -1,5 +1,13 @@
 package rhombic.plant;
 
+import java.util.Map;
+import rhombic.insight.RackSection;
+import rhombic.measure.RackFigures;
+import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Value;
+import rhombic.trace.Moment;
+import rhombic.trace.Trace;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.validation.Lines.goodsOut;
@@ -119,6 +127,37 @@ class PickingTest {
         assertEquals(3, run.out());
         assertEquals(tours, run.crews().getFirst().people().getFirst().jobs());
         assertEquals(3, run.racks().getFirst().orders());
+    }
+
+    /**
+     * A load of A stands for ten. Four are asked for at 100 s and picked from it: 8 s, and 3 s for each. Of the eight of the next order six are the rest of
+     * it, and two are picked from another, which stays.
+     */
+    @Test
+    void unitsArePickedFromWhatStays() {
+        Rack plain = rack(Picking.USUAL.withOrdersPerTour(0), line("One", 100, "A", 4), line("Two", 1000, "A", 8));
+        Rack rack = plain.withOrders(plain.orders().map(plan -> plan.withUnits("units").withTaken("taken")));
+        Pose front = place(rack, 0, -1);
+        Study study = study(rack, pickers(1, front), 10);
+        PieceType a = PieceType.usual("A")
+                .withAttributes(List.of(new Attribute("units", new Value.Num(10)), new Attribute("taken", new Value.Num(0))));
+        Study counted = study.withPieceTypes(List.of(a, PieceType.usual("B")));
+        RunFigures run = Runs.sound(counted, 0);
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(3, run.out(), "four, six and two");
+        assertEquals(2, figures.orders());
+        assertEquals(0, figures.missingPieces());
+        Pose to = Layout.setDown(Layout.inlet(study.find("Out").orElseThrow(), ""), ResourceGroup.PERSON_REACH_METRES);
+        double way = 4.5 + place(rack, 0, 3.5).distanceTo(to);
+        Trace trace = Runs.traceOf(counted);
+        Moment before = trace.at(Math.round((100 + 4.5 + 8 + 12 - 0.1) * 1e9));
+        Moment after = trace.at(Math.round((100 + way + 8 + 12 + 0.1) * 1e9));
+        assertEquals(7, before.content(0), "six lie there, and four units of one of them are being picked");
+        assertEquals(6, after.content(0));
+        assertEquals(1, after.left());
+        Moment end = trace.at(7_000_000_000_000L);
+        RackSection section = RackSection.of(UnfoldedStudy.of(counted), rack, 0, end, 0);
+        assertEquals(Map.of("A", 2, "B", 3), section.counts(), "eight of the second are there, and all of the third");
     }
 
     /** The outlet of the rack is shut when the picker comes to the first place, from 102 s to 150 s: it is picked then, and all the rest after it. */

@@ -20,6 +20,7 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
@@ -29,6 +30,7 @@ import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
+import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.CraneDriving;
@@ -241,6 +243,28 @@ class RacksTest {
         assertEquals(rack.layout().reachMetres(1), Math.abs(rack.layout().place(1).y() - rack.layout().aisleMetres(0)), 1e-9);
     }
 
+    /**
+     * Two forks, 2 m apart. The first load comes alone at 10 s: 1 m to take it with the fork behind, which is before the slot 1 s later, stored at 17.5 s, back at
+     * 19.5 s. The two that have come meanwhile are taken up at once: 2 s, 4 s, then to 1.5 m in 2 s, where the fork in front sets down at 29.5 s, and to 2.5 m in
+     * 2 s. Three are asked for at 1000 s, and the outfeed has room for two: 4 s down to the first, 4 s, 2 s up, 4 s, 2 s to the outfeed, where both are set down
+     * when half of 4 s have passed: 1018 s; then 2 s back, 4 s up, 4 s, 4 s down, and half of 4 s.
+     */
+    @Test
+    void aCraneTakesTwoAtATime() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(1000), "Piece", 3, false))
+                .withLayout(l -> l.withDepth(1).withLevels(LevelHeights.of(4, metres("1 m"))));
+        RunFigures run = Runs.of(new Lines()
+                .chain(Lines.timetable("In", "10 s Piece", "11 s Piece", "12 s Piece"), rack, goodsOut("Out"))
+                .chain(forks().withCycles(c -> c.withLoads(2))).study(1, 0, 1));
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(34.0 / 3600, figures.orderHours(), 1e-9);
+        assertEquals((1018 - 10 + 1018 - 11 + 1034 - 12) / 3.0, run.lead().mean(), 1e-6);
+        assertEquals(4, figures.singleCycles());
+        assertEquals(3, figures.stored());
+        // loaded: 1 s, 2 s, 2 s to store; 2 s, 2 s, and 4 s to fetch
+        assertEquals(13, seconds(run, 1, PersonState.CARRYING), 1e-6);
+    }
+
     /** Two orders ask for what comes later, one at a time; the urgent one, which came last, has the first. */
     @Test
     void whatIsUrgentGoesFirstAndWhatIsMissingWaits() {
@@ -282,7 +306,7 @@ class RacksTest {
                 .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(),
                         List.of(new ListedOrder("One", Quantity.seconds(10), "Piece", 5, false),
                                 new ListedOrder("Two", Quantity.seconds(20), "Piece", 2, false)),
-                        Optional.of(Quantity.seconds(60)), rule)));
+                        Optional.of(Quantity.seconds(60))).withShortStock(rule)));
         RunFigures run = Runs.sound(new Lines().chain(Lines.timetable("In", "500 s 10 Piece"), rack, goodsOut("Out")).study(1, 0, 1), 0);
         RackFigures figures = run.racks().getFirst();
         assertEquals(out, run.out());
@@ -291,6 +315,33 @@ class RacksTest {
         assertEquals(0, figures.waitingOrders());
         assertEquals(0, figures.missingPieces());
         assertEquals(rule == ShortStock.WAIT ? 0 : 1, figures.onTime(), "what was there went out at once");
+    }
+
+    /**
+     * One load of ten units goes to where four are taken from it, 2 s each, and comes back at 18 s; then five, and it comes back; of the three that are asked for
+     * last it has one, so it goes out, and two are missing.
+     */
+    @Test
+    void whatIsLeftOfALoadComesBack() {
+        PieceType tote = PieceType.usual("Tote")
+                .withAttributes(List.of(new Attribute("units", new Value.Num(10)), new Attribute("taken", new Value.Num(0))));
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0))).withStock(List.of(new RackStock("Tote", 1)))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(),
+                        List.of(new ListedOrder("One", Quantity.seconds(10), "Tote", 4, false),
+                                new ListedOrder("Two", Quantity.seconds(12), "Tote", 5, false),
+                                new ListedOrder("Three", Quantity.seconds(200), "Tote", 3, false)),
+                        Optional.empty()).withUnits("units").withTaken("taken")));
+        Station pick = Lines.station("Pick", 1, 0, "1 s");
+        RunFigures run = Runs.sound(new Lines().types(tote)
+                .chain(rack, pick.with(pick.work().withTime(new TimeSource.ByFormula("2 * piece.taken", Unit.SECOND))))
+                .chain(goodsOut("Out")).link(new Link("Pick", "Rack").withFilter(new LinkFilter.Condition("piece.units > 0")))
+                .link(new Link("Pick", "Out").withFilter(new LinkFilter.Condition("piece.units == 0"))).study(1, 0, 1), 0);
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(2, figures.orders(), "what goes out of the rack is done");
+        assertEquals((0 + (18 - 12)) / 2.0 / 3600, figures.orderHours(), 1e-9);
+        assertEquals(1, run.out());
+        assertEquals(202, run.lead().mean(), 1e-6);
+        assertEquals(2, figures.missingPieces());
     }
 
     /** What must stay 200 s from when it is stored can be fetched only then. */

@@ -26,6 +26,6 @@ public interface PickPlaces {
     /** How long it takes at a place before the first is picked. */
     long stopNanos();
 
-    /** How long it takes to pick one. */
-    long pieceNanos();
+    /** How long it takes to pick one, which may stand for several units. */
+    long pieceNanos(Piece piece);
 }

@@ -62,6 +62,14 @@ public final class Piece extends QueueEntry {
         this.type = type;
     }
 
+    /** Another of its type that looks as it does and has the same values. */
+    public Piece alike() {
+        Piece other = new Piece(type);
+        other.look = look;
+        other.values = values == null ? null : values.clone();
+        return other;
+    }
+
     @Override
     public Piece piece() {
         return this;

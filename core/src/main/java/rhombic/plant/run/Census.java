@@ -106,6 +106,9 @@ public final class Census {
         total.made(run.now());
         if (run.trace != null) {
             piece.body = run.trace.made(run.now(), node, piece.type);
+            if (piece.look != 0) {
+                run.trace.look(run.now(), piece.body, node, piece.look);
+            }
         }
     }
 

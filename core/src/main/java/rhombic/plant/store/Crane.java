@@ -2,6 +2,8 @@ package rhombic.plant.store;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
@@ -23,7 +25,7 @@ import rhombic.trace.MoverMoment;
 
 /**
  * One stacker crane in its aisle. It travels and lifts at the same time, from rest to rest, and is there when both are over; then its fork reaches out and
- * comes back. What it does next it asks its aisle.
+ * comes back; where it takes several loads at a time, it has a fork for each. What it does next it asks its aisle.
  */
 final class Crane extends Worker {
     /** What a crane works for. */
@@ -40,7 +42,7 @@ final class Crane extends Worker {
         @Nullable
         Position waitsAt();
 
-        void onPickedUp(Load load);
+        void onPickedUp(Load load, int fork);
 
         void onSetDown(Load load);
 
@@ -70,7 +72,8 @@ final class Crane extends Worker {
     private @Nullable Site site;
     private Phase phase = Phase.IDLE;
     private @Nullable Stop stop;
-    private boolean isLoaded;
+    /** Loads on its forks. */
+    private int loads;
     private boolean isDown;
     /** Of the handling that it is at. */
     private long forkNanos;
@@ -78,9 +81,9 @@ final class Crane extends Worker {
     private double metres;
 
     /** Where it works, and how it moves there. */
-    private record Site(Work work, CraneAxis along, CraneAxis up, CraneAxis across) {
+    private record Site(Work work, CraneAxis along, CraneAxis up, List<CraneAxis> forks) {
         List<CraneAxis> axes() {
-            return List.of(along, up, across);
+            return Stream.concat(Stream.of(along, up), forks.stream()).toList();
         }
     }
 
@@ -118,24 +121,32 @@ final class Crane extends Worker {
      *
      * @param aisle the middle of its front end on the floor, looking along it
      * @param high how high the rack is
-     * @param reach how far its fork reaches at most
+     * @param reach how far its forks reach at most
+     * @param pitch from one fork to the next
      */
-    void install(Work work, Pose aisle, double length, double high, double reach, Position start) {
+    void install(Work work, Pose aisle, double length, double high, double reach, double pitch, Position start) {
         Path along = Path.from(aisle.of(Pose.at(-MARGIN_METRES, 0, 0, 0))).straight(length + 2 * MARGIN_METRES, 0).build();
         Path up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, high + MARGIN_METRES, 0)), 0);
-        Path across = Path.from(Pose.at(0, -reach, 0, 90)).straight(2 * reach, 0).build();
+        List<CraneAxis> forks = IntStream.range(0, cycles.loads()).mapToObj(i -> {
+            Path across = Path.from(Pose.at(forkMetres(i, pitch), -reach, 0, 90)).straight(2 * reach, 0).build();
+            return new CraneAxis(run, parts.tip(i), parts.inner(), across, 0, reach, 0);
+        }).toList();
         site = new Site(work, new CraneAxis(run, number, MoverMoment.FLOOR, along, aisle.heading(), MARGIN_METRES, start.along()),
-                new CraneAxis(run, parts.inner(), number, up, 0, 0, start.high()),
-                new CraneAxis(run, parts.tip(), parts.inner(), across, 0, reach, 0));
+                new CraneAxis(run, parts.inner(), number, up, 0, 0, start.high()), forks);
+    }
+
+    /** How far a fork is before the middle of the crane, along the aisle. */
+    double forkMetres(int fork, double pitch) {
+        return (fork - (cycles.loads() - 1) / 2.0) * pitch;
     }
 
     private Site site() {
         return Objects.requireNonNull(site, "it is in no aisle");
     }
 
-    /** The mover that is its fork, on which loads ride. */
-    int fork() {
-        return parts.tip();
+    /** The mover that is one of its forks, on which a load rides. */
+    int fork(int fork) {
+        return parts.tip(fork);
     }
 
     boolean isDown() {
@@ -181,7 +192,7 @@ final class Crane extends Worker {
     }
 
     private void reach(Phase why, double to, long nanos) {
-        site().across.moveTo(to, way -> Pace.over(way, nanos));
+        stop().handled().forEach(one -> site().forks.get(one.fork()).moveTo(to, way -> Pace.over(way, nanos)));
         begin(why, nanos);
     }
 
@@ -205,17 +216,19 @@ final class Crane extends Worker {
             }
             case REACH -> {
                 Stop at = stop();
-                isLoaded = at.isPickUp();
-                if (isLoaded) {
-                    of.onPickedUp(at.load());
-                } else {
-                    of.onSetDown(at.load());
-                }
+                loads += at.isPickUp() ? at.handled().size() : -at.handled().size();
+                at.handled().forEach(one -> {
+                    if (at.isPickUp()) {
+                        of.onPickedUp(one.load(), one.fork());
+                    } else {
+                        of.onSetDown(one.load());
+                    }
+                });
                 reach(Phase.RETURN, 0, forkNanos - forkNanos / 2);
             }
             case RETURN -> {
                 if (!stop().isPickUp()) {
-                    onJobDone();
+                    stop().handled().forEach(one -> onJobDone());
                 }
                 stop = null;
                 phase = Phase.IDLE;
@@ -273,7 +286,7 @@ final class Crane extends Worker {
         }
         return switch (phase) {
             case IDLE -> ofAll;
-            case TRAVEL -> isLoaded ? Doing.BRINGING : Doing.GOING;
+            case TRAVEL -> loads > 0 ? Doing.BRINGING : Doing.GOING;
             case TO_WAIT -> Doing.GOING;
             case REACH, RETURN -> stop().isPickUp() ? Doing.TAKING_UP : Doing.SETTING_DOWN;
         };

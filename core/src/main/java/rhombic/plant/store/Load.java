@@ -26,6 +26,10 @@ final class Load {
     boolean isRipe;
     /** Whether it is to be fetched. */
     boolean isAsked;
+    /** Whether it is picked from another that stays: it has no place of its own. */
+    boolean isPart;
+    /** Units of it that an order takes. */
+    int taken;
     /** The customer order that it is for; null: none. */
     @Nullable OrderedLine line;
 

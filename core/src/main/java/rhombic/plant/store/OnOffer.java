@@ -31,7 +31,7 @@ final class OnOffer {
     /** A load can be fetched, if it is ripe and can be reached; an order takes it, or it joins the stock. */
     void offerIfReached(Load load) {
         boolean isReached = rack.hasCranes() || rack.aisle(load).slots.front(load.lane) == load;
-        if (isReached && load.isRipe && !load.isAsked) {
+        if (isReached && load.isRipe && !load.isAsked && (desk == null || !desk.isEmpty(load))) {
             load.rank = switch (rule) {
                 case OLDEST -> load.storedNanos;
                 case NEWEST -> -(double) load.storedNanos;
@@ -85,7 +85,9 @@ final class OnOffer {
         if (rack.hasCranes()) {
             rack.aisle(load).asked.add(load);
         } else {
-            rack.aisle(load).slots.setShut(load.lane, true);
+            if (!load.isPart) {
+                rack.aisle(load).slots.setShut(load.lane, true);
+            }
             rack.shelf(load.piece.type).ask(load);
         }
         rack.flow.toAgenda(rack);

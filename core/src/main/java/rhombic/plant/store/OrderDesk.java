@@ -26,6 +26,7 @@ final class OrderDesk {
     private final long dueNanos;
     private final TimeSampler interarrival;
     private final UniformRandomProvider draws;
+    private final LoadUnits units;
     /** Lines for which loads are missing, by type, those that go first in front. */
     private final List<TreeSet<OrderedLine>> missing = new ArrayList<>();
     private long count;
@@ -35,6 +36,7 @@ final class OrderDesk {
     OrderDesk(RackNode rack, OrderPlan plan) {
         this.rack = rack;
         this.plan = plan;
+        units = new LoadUnits(rack.flow, plan);
         dueNanos = plan.due().map(due -> due.nanos()).orElse(Long.MAX_VALUE / 2);
         interarrival = plan.interarrival().onlySampler(rack.flow.stream(rack.id(), Purpose.ARRIVAL));
         draws = rack.flow.stream(rack.id(), Purpose.MIX);
@@ -128,15 +130,22 @@ final class OrderDesk {
             OrderedLine line = new OrderedLine(order, type, wanted);
             lines.add(line);
             missing.get(type).add(line);
-            while (line.missing > 0) {
-                Load load = rack.onOffer.best(type);
-                if (load == null) {
-                    return;
-                }
-                choose(load, line);
-            }
+            choose(line);
         });
         return lines;
+    }
+
+    /** What there is of it is chosen. */
+    private void choose(OrderedLine line) {
+        Load load = rack.onOffer.best(line.type);
+        while (line.missing > 0 && load != null) {
+            if (isEmpty(load)) {
+                rack.onOffer.leave(load); // a rule has said so since
+            } else {
+                choose(load, line);
+            }
+            load = rack.onOffer.best(line.type);
+        }
     }
 
     /** Lines ask for no more than what there is; says what they asked for beyond that, by type. */
@@ -156,24 +165,45 @@ final class OrderDesk {
         return off;
     }
 
+    /** As many units of a load as the line needs: what is picked from it, where people pick from slots; else the load goes, and what is left of it may come back. */
     private void choose(Load load, OrderedLine line) {
-        rack.onOffer.leave(load);
-        load.isAsked = true;
-        load.line = line;
-        if (--line.missing == 0) {
+        int there = units.of(load.piece);
+        int taken = Math.min(there, line.missing);
+        Load goes = load;
+        if (taken < there && rack.isPicked()) {
+            goes = rack.partOf(load);
+            units.set(goes.piece, taken);
+        } else {
+            rack.onOffer.leave(load);
+        }
+        if (taken < there) {
+            units.set(load.piece, there - taken);
+        } else if (!rack.isPicked()) {
+            units.set(load.piece, 0);
+        }
+        units.setTaken(goes.piece, taken);
+        goes.isAsked = true;
+        goes.line = line;
+        goes.taken = taken;
+        line.missing -= taken;
+        if (line.missing == 0) {
             missing.get(line.type).remove(line);
         }
-        rack.onOffer.onAsked(load);
+        rack.onOffer.onAsked(goes);
     }
 
-    /** A load can be fetched, and is asked for by nobody; says whether an order takes it. */
+    /** Whether a load stands for no unit any more: nobody ever asks for it. */
+    boolean isEmpty(Load load) {
+        return units.of(load.piece) == 0;
+    }
+
+    /** A load can be fetched, and is asked for by nobody; says whether orders take all of it. */
     boolean takes(Load load) {
         TreeSet<OrderedLine> lines = missing.get(load.piece.type);
-        if (lines.isEmpty()) {
-            return false;
+        while (!lines.isEmpty() && !load.isAsked) {
+            choose(load, lines.first());
         }
-        choose(load, lines.first());
-        return true;
+        return load.isAsked;
     }
 
     /** The aisle of loads that are asked for is down: other stock is chosen where there is some. */
@@ -182,11 +212,12 @@ final class OrderDesk {
             OrderedLine line = load.line;
             Load other = rack.onOffer.best(load.piece.type);
             if (line != null && other != null && !rack.aisle(other).isDown()) {
-                rack.onOffer.onNoLongerAsked(load);
+                units.set(load.piece, units.of(load.piece) + load.taken);
+                line.missing += load.taken;
                 load.line = null;
-                line.missing++;
                 missing.get(line.type).add(line);
-                choose(other, line);
+                rack.onOffer.onNoLongerAsked(load);
+                choose(line);
             }
         }
     }
@@ -197,7 +228,8 @@ final class OrderDesk {
         if (line == null) {
             return;
         }
-        if (--line.left == 0) {
+        line.left -= load.taken;
+        if (line.left == 0) {
             rack.store.onLineDone();
             CustomerOrder order = line.order;
             if (--order.openLines == 0) {

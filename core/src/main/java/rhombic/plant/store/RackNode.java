@@ -58,6 +58,7 @@ public final class RackNode extends ContentNode implements Room {
     private int waiting;
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
+    private final long headwayNanos;
     private final ZoneEntry entry;
     /** Null: pieces are taken where they go out. */
     private final @Nullable RackPicking picking;
@@ -74,9 +75,10 @@ public final class RackNode extends ContentNode implements Room {
         places = rack.places();
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
         hasCranes = !cranes.of(rack.name()).isEmpty();
-        entry = new ZoneEntry(this, hasCranes && rack.preZone().isThere()
+        headwayNanos = hasCranes && rack.preZone().isThere()
                 ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
-                : 0);
+                : 0;
+        entry = new ZoneEntry(this, headwayNanos);
         aisles = new StoreAisle[layout.aisles()];
         for (int i = 0; i < aisles.length; i++) {
             aisles[i] = new StoreAisle(this, i);
@@ -132,6 +134,11 @@ public final class RackNode extends ContentNode implements Room {
 
     boolean isByOrder() {
         return desk != null;
+    }
+
+    /** How long a load in the pre-zone takes to make room for the next. */
+    long headwayNanos() {
+        return headwayNanos;
     }
 
     /** Of a load of each type. */
@@ -365,6 +372,36 @@ public final class RackNode extends ContentNode implements Room {
         return known;
     }
 
+    /** Whether people pick from its slots. */
+    boolean isPicked() {
+        return picking != null;
+    }
+
+    /** Some units of a load become a piece of its own, which is picked where the load lies. */
+    Load partOf(Load load) {
+        Piece piece = load.piece.alike();
+        flow.census.onMade(piece, index);
+        Load part = new Load(piece, load.aisle, count++);
+        part.isPart = true;
+        part.lane = load.lane;
+        part.storedNanos = load.storedNanos;
+        loads.put(piece, part);
+        stands(part, RackPlaces.pickedFrom(placeOf(load)));
+        return part;
+    }
+
+    /** What is picked from a load that stays has gone; it counts as having come only now, so that it takes no room. */
+    void onPartGone(Load part) {
+        loads.remove(part.piece);
+        counts(part.piece);
+        noteLess(part.piece);
+        onFetched(part, part.lane);
+        if (desk != null) {
+            desk.onGone(part);
+        }
+        flow.toAgenda(this);
+    }
+
     /** A piece has gone. */
     void onGone(Piece piece) {
         Load load = load(piece);
@@ -407,24 +444,37 @@ public final class RackNode extends ContentNode implements Room {
 
     /** It is in its place of its lane. */
     void stands(Load load) {
-        stands(load, places.slot(load.aisle, load.lane, aisle(load).slots.place(load)));
+        stands(load, placeOf(load));
     }
 
-    /** It has come into its lane, where it may push back others. */
+    private int placeOf(Load load) {
+        return places.slot(load.aisle, load.lane, aisle(load).slots.place(load));
+    }
+
+    /** It has come into its lane, where it may push back others, the farthest first. */
     void standsInFront(Load load) {
+        Slots slots = aisle(load).slots;
         if (layout.form() == RackForm.PUSH_BACK) {
-            moveAlong(aisle(load), load.lane);
-        } else {
-            stands(load);
+            for (int i = 0; i < slots.filled(load.lane) - 1; i++) {
+                shifted(slots.at(load.lane, i));
+            }
+        }
+        stands(load);
+    }
+
+    /** What could be reached in a lane has left it: others have moved along it by themselves, the nearest first. */
+    void moveAlong(StoreAisle aisle, int lane) {
+        if (layout.form().isInclined()) {
+            int loads = aisle.slots.filled(lane);
+            for (int i = 0; i < loads; i++) {
+                shifted(aisle.slots.at(lane, layout.form().isFirstInFirstOut() ? i : loads - 1 - i));
+            }
         }
     }
 
-    /** Others have moved along a lane by themselves. */
-    void moveAlong(StoreAisle aisle, int lane) {
-        if (layout.form().isInclined() && flow.trace != null) {
-            for (int i = 0; i < aisle.slots.filled(lane); i++) {
-                stands(aisle.slots.at(lane, i));
-            }
+    private void shifted(Load load) {
+        if (flow.trace != null) {
+            flow.trace.shifted(flow.now(), load.piece.body, index, placeOf(load));
         }
     }
 

@@ -70,7 +70,11 @@ final class RackPicking implements PickPlaces {
     }
 
     @Override
-    public long pieceNanos() {
-        return piece.nextNanos();
+    public long pieceNanos(Piece picked) {
+        long nanos = 0;
+        for (int i = 0; i < Math.max(1, rack.load(picked).taken); i++) {
+            nanos += piece.nextNanos();
+        }
+        return nanos;
     }
 }

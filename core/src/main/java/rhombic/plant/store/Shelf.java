@@ -45,8 +45,10 @@ final class Shelf extends FirstGiver {
     protected void remove(Piece piece) {
         Load load = rack.load(piece);
         asked.remove(load);
-        rack.onOffer.leave(load);
-        rack.aisle(load).slots.setShut(load.lane, true);
+        if (!load.isPart) {
+            rack.onOffer.leave(load);
+            rack.aisle(load).slots.setShut(load.lane, true);
+        }
     }
 
     @Override
@@ -64,6 +66,10 @@ final class Shelf extends FirstGiver {
     @Override
     protected void onGone(Piece piece) {
         Load load = rack.load(piece);
+        if (load.isPart) {
+            rack.onPartGone(load);
+            return;
+        }
         StoreAisle aisle = rack.aisle(load);
         int lane = load.lane;
         aisle.slots.takeFront(lane);

@@ -7,14 +7,11 @@ import java.util.List;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
-import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.TransferPoint;
 
-/** One aisle of a rack with its slots, and, where a crane serves it, its infeed, its outfeed, and what the crane has begun. */
-final class StoreAisle implements Crane.Work {
-    /** So many loads are looked at for the shortest cycle, and to find one that can be dug out. */
-    private static final int LOOKED_AT = 50;
+/** One aisle of a rack with its slots, and, where a crane serves it, its infeed and its outfeed. */
+final class StoreAisle {
     private final RackNode rack;
     private final RackLayout layout;
     final int number;
@@ -29,23 +26,13 @@ final class StoreAisle implements Crane.Work {
     /** What the crane has set down and has not left the rack yet. */
     private final List<Load> outfeed = new ArrayList<>();
     private @Nullable Crane crane;
-    private CraneCycles.@Nullable Cycle rule;
-    private CraneCycles.@Nullable Dwell dwell;
+    private @Nullable CraneDuty duty;
+    /** When the crane last set something down at the outfeed, and when that sets out. */
+    private long setDownNanos = -1;
+    private long outNanos;
     /** How many loads of each type it holds, on the crane and at both ends too; of all types. */
     private final int[] ofType;
     private int loads;
-    private int outfeedKept;
-
-    // what the crane has begun
-    private @Nullable Load storing;
-    private @Nullable Load fetching;
-    private @Nullable Load carried;
-    private boolean isAside;
-    private int asideTo = Slots.NONE;
-    private boolean hasStored;
-    private boolean hasFetched;
-    private boolean fetchesNext;
-
     StoreAisle(RackNode rack, int number) {
         this.rack = rack;
         this.number = number;
@@ -59,12 +46,12 @@ final class StoreAisle implements Crane.Work {
 
     void install(Crane newCrane) {
         crane = newCrane;
-        rule = newCrane.cycles().rule();
-        dwell = newCrane.cycles().dwell();
+        CraneDuty does = new CraneDuty(this, rack, newCrane);
+        duty = does;
         Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
         double high = Math.max(layout.heightMetres(), Math.max(rack.rack.infeed().heightMetres(), rack.rack.outfeed().heightMetres()));
-        newCrane.install(this, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
-                position(rack.rack.infeed()));
+        newCrane.install(does, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
+                layout.bayPitch().inBaseUnit(), position(rack.rack.infeed()));
     }
 
     @Nullable
@@ -92,7 +79,8 @@ final class StoreAisle implements Crane.Work {
     }
 
     boolean isBusy() {
-        return atInfeed() > 0 || toPort.size() > 0 || !asked.isEmpty() || carried != null || storing != null || fetching != null;
+        CraneDuty does = duty;
+        return atInfeed() > 0 || toPort.size() > 0 || !asked.isEmpty() || does != null && does.isBusy();
     }
 
     // ---- where that is
@@ -102,32 +90,18 @@ final class StoreAisle implements Crane.Work {
         return point.end() == TransferPoint.End.FRONT ? -point.offsetMetres() : layout.lengthMetres() + point.offsetMetres();
     }
 
-    private Crane.Position position(TransferPoint point) {
+    Crane.Position position(TransferPoint point) {
         return new Crane.Position(along(point), point.heightMetres());
     }
 
-    private Crane.Position position(int lane) {
+    Crane.Position position(int lane) {
         return new Crane.Position(layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)));
     }
 
-    private double seconds(Crane.Position from, Crane.Position to) {
+    double seconds(Crane.Position from, Crane.Position to) {
         Crane one = crane;
         assert one != null : "only a crane takes time";
         return one.driving().seconds(to.along() - from.along(), to.high() - from.high());
-    }
-
-    private double secondsBetween(int from, int to) {
-        return seconds(position(from), position(to));
-    }
-
-    private Stop atPoint(Load load, TransferPoint point, boolean isPickUp) {
-        return new Stop(load, isPickUp, position(point), layout.pointReachMetres(isPickUp), 0);
-    }
-
-    private Stop atLane(Load load, int lane, int place, boolean isPickUp) {
-        int depth = layout.depthOf(place);
-        double reach = layout.reachMetres(depth) * (layout.row(lane) == 0 ? -1 : 1);
-        return new Stop(load, isPickUp, position(lane), reach, depth);
     }
 
     // ---- the infeed and the outfeed
@@ -148,6 +122,36 @@ final class StoreAisle implements Crane.Work {
         rack.flow.toAgenda(rack);
     }
 
+    /** What stands at the infeed, the first in front. */
+    Iterable<Load> infeed() {
+        return infeed;
+    }
+
+    /** The crane has taken it up. */
+    void leavesInfeed(Load load) {
+        infeed.remove(load);
+        int place = 0;
+        for (Load behind : infeed) {
+            rack.stands(behind, rack.places.infeed(number, place++));
+        }
+        rack.flow.toAgenda(rack);
+    }
+
+    /** Loads that the crane has set down and that have not left the rack yet. */
+    int outfeedTaken() {
+        return outfeed.size();
+    }
+
+    /** The crane has set it down; where several come at once, they set out one after the other. */
+    void comesToOutfeed(Load load) {
+        outfeed.add(load);
+        long now = rack.flow.now();
+        long before = setDownNanos == now ? outNanos + rack.headwayNanos() : outNanos;
+        setDownNanos = now;
+        outNanos = Math.max(now, before);
+        toPort.begin(load, outNanos - now);
+    }
+
     /** A load that came from here has left the rack. */
     void onGone(Load load) {
         outfeed.remove(load);
@@ -158,198 +162,5 @@ final class StoreAisle implements Crane.Work {
         if (one != null) {
             one.wake();
         }
-    }
-
-    // ---- what the crane does next
-
-    @Override
-    public @Nullable Stop next(boolean mayBegin) {
-        Load inHand = carried;
-        if (inHand != null) {
-            return isAside || inHand == storing
-                    ? atLane(inHand, inHand.lane, slots.nextPlace(inHand.lane), false)
-                    : atPoint(inHand, rack.rack.outfeed(), false);
-        }
-        Load first = storing;
-        if (first != null) {
-            return atPoint(first, rack.rack.infeed(), true);
-        }
-        Load second = fetching;
-        if (second != null) {
-            Stop dug = fetch(second);
-            if (dug != null) {
-                return dug;
-            }
-        }
-        if (hasStored || hasFetched) {
-            rack.store.onCycle(hasStored && hasFetched);
-            hasStored = false;
-            hasFetched = false;
-        }
-        return mayBegin && begins() ? next(true) : null;
-    }
-
-    /** To the load, or to what stands before it; null if there is no place for that, and it is left where it is. */
-    private @Nullable Stop fetch(Load load) {
-        Load front = slots.front(load.lane);
-        assert front != null : "what is fetched is in its lane";
-        if (front != load) {
-            int lane = slots.aside(front, rack.high(front.piece), to -> secondsBetween(front.lane, to));
-            if (lane == Slots.NONE) {
-                outfeedKept--;
-                fetching = null;
-                rack.onOffer.onNotFetched(load);
-                return null;
-            }
-            isAside = true;
-            asideTo = lane;
-            slots.keep(lane, front.piece.type);
-        }
-        return atLane(front, front.lane, slots.place(front), true);
-    }
-
-    /** Chooses what to store and what to fetch; says whether there is anything. */
-    private boolean begins() {
-        Load first = infeed.peek();
-        Load in = first != null && rack.findsSlot(first) ? first : null;
-        Load out = hasRoomAtOutfeed() ? toFetch(in) : null;
-        if (rule == CraneCycles.Cycle.SINGLE && in != null && out != null) {
-            in = fetchesNext ? null : in;
-            out = fetchesNext ? out : null;
-        }
-        storing = in;
-        fetching = out;
-        fetchesNext = in != null;
-        if (out != null) {
-            outfeedKept++;
-            rack.onOffer.onToBeFetched(out);
-        }
-        return in != null || out != null;
-    }
-
-    private boolean hasRoomAtOutfeed() {
-        return outfeed.size() + outfeedKept < rack.rack.outfeed().capacity();
-    }
-
-    /** The load that is fetched next, after storing the other if there is one; null if there is none. */
-    private @Nullable Load toFetch(@Nullable Load in) {
-        int from = in == null || rule != CraneCycles.Cycle.SHORTEST ? Slots.NONE : in.lane;
-        if (rack.isByOrder()) {
-            return best(asked, from, null);
-        }
-        Load best = null;
-        for (int type = 0; type < ripe.types(); type++) {
-            if (ripe.size(type) > 0 && rack.onOffer.isWanted(type, ripe)) {
-                best = best(ripe.of(type), from, best);
-            }
-        }
-        return best;
-    }
-
-    /** The first of them that can be reached, or the one before if that is better; where a cycle is to be short, that which makes it shortest. */
-    private @Nullable Load best(Iterable<Load> loads, int from, @Nullable Load before) {
-        Load best = before;
-        int looked = 0;
-        for (Load load : loads) {
-            if (looked++ == LOOKED_AT) {
-                break;
-            }
-            boolean isBetter = best == null
-                    || (from == Slots.NONE ? Stock.FIRST.compare(load, best) < 0 : added(from, load) < added(from, best));
-            if (isBetter && canBeReached(load)) {
-                best = load;
-                if (from == Slots.NONE) {
-                    break;
-                }
-            } else if (from == Slots.NONE && !isBetter) {
-                break;
-            }
-        }
-        return best;
-    }
-
-    private double added(int from, Load load) {
-        return secondsBetween(from, load.lane) + seconds(position(load.lane), position(rack.rack.outfeed()));
-    }
-
-    private boolean canBeReached(Load load) {
-        Load front = slots.front(load.lane);
-        return front == load
-                || front != null && slots.aside(front, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE;
-    }
-
-    @Override
-    public Crane.@Nullable Position waitsAt() {
-        CraneCycles.Dwell where = dwell;
-        if (where == null) {
-            return null;
-        }
-        return switch (where) {
-            case STAY -> null;
-            case INFEED -> position(rack.rack.infeed());
-            case OUTFEED -> position(rack.rack.outfeed());
-            case MIDDLE -> new Crane.Position(layout.lengthMetres() / 2, layout.heightMetres() / 2);
-        };
-    }
-
-    // ---- what the crane has done
-
-    @Override
-    public void onPickedUp(Load load) {
-        Crane one = crane;
-        assert one != null : "a crane has picked up";
-        carried = load;
-        rack.rides(load, one.fork());
-        if (load == storing) {
-            infeed.remove();
-            int place = 0;
-            for (Load behind : infeed) {
-                rack.stands(behind, rack.places.infeed(number, place++));
-            }
-            rack.flow.toAgenda(rack);
-            return;
-        }
-        int lane = load.lane;
-        slots.takeFront(lane);
-        rack.moveAlong(this, lane);
-        rack.countsStored(load, lane, -1);
-        if (isAside) {
-            rack.onOffer.leave(load);
-            load.isOnCrane = true;
-            load.lane = asideTo;
-        } else {
-            load.lane = Load.NOWHERE;
-            rack.onFetched(load, lane);
-            rack.flow.toAgenda(rack);
-        }
-    }
-
-    @Override
-    public void onSetDown(Load load) {
-        carried = null;
-        if (isAside) {
-            isAside = false;
-            load.isOnCrane = false;
-            slots.put(load);
-            rack.standsInFront(load);
-            rack.countsStored(load, load.lane, 1);
-            rack.store.onRelocated();
-            rack.onMoved(load);
-        } else if (load == storing) {
-            storing = null;
-            hasStored = true;
-            rack.stores(load);
-        } else {
-            fetching = null;
-            hasFetched = true;
-            outfeedKept--;
-            outfeed.add(load);
-            toPort.begin(load, 0);
-        }
-    }
-
-    @Override
-    public void onDown(boolean isDown) {
-        rack.onDown(this, isDown);
     }
 }

@@ -364,7 +364,7 @@ final class Carriage extends Passage {
     long handlingNanos(Resource carrier, Piece piece, boolean takesUp) {
         HandlingTimes times = handlingOf(carrier);
         long own = times == null ? 0 : (takesUp ? times.takingUp : times.settingDown).nanos(piece);
-        return own + (takesUp && picks != null ? picks.pieceNanos() : 0);
+        return own + (takesUp && picks != null ? picks.pieceNanos(piece) : 0);
     }
 
     /** How long it takes at a stop before the first piece is handled. */

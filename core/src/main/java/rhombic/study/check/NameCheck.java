@@ -370,6 +370,7 @@ final class NameCheck {
                 formula.readsAt().forEach(read -> readOfEquipment.add(read.equipment() + "\u0000" + read.name()));
             }
         }
+        study.all(Rack.class).forEach(rack -> rack.orders().ifPresent(plan -> readOfPieces.addAll(List.of(plan.units(), plan.taken()))));
         Set<String> told = new HashSet<>();
         for (PieceType type : study.pieceTypes()) {
             for (Attribute attribute : type.attributes()) {

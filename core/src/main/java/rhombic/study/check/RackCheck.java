@@ -31,6 +31,7 @@ import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.site.Aisle;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.Value;
 
 /** Whether what comes to racks fits in, what is asked of them is ever there, and each aisle that needs a crane has one. */
 final class RackCheck {
@@ -88,6 +89,24 @@ final class RackCheck {
                     Problem.Fix.of("Have " + rack.get().layout().aisles(), crane,
                             e -> ((StackerCrane) e).withCranes(rack.get().layout().aisles())));
         }
+        rack.ifPresent(one -> room(crane, one));
+    }
+
+    private void room(StackerCrane crane, Rack rack) {
+        int loads = crane.cycles().loads();
+        int in = rack.infeed().capacity();
+        int out = rack.outfeed().capacity();
+        if (Math.min(in, out) < loads) {
+            warn(Problem.Kind.CREW, crane.name(),
+                    "Each takes " + loads + " loads at a time, but the " + (in < loads ? "infeed" : "outfeed") + " of " + rack.name()
+                            + " has room for " + (in < loads ? in : out),
+                    "Give both room for " + loads, Problem.Fix.of("Give them room", rack, e -> roomy((Rack) e, loads)));
+        }
+    }
+
+    private static Rack roomy(Rack rack, int loads) {
+        return rack.withInfeed(rack.infeed().withCapacity(Math.max(loads, rack.infeed().capacity())))
+                .withOutfeed(rack.outfeed().withCapacity(Math.max(loads, rack.outfeed().capacity())));
     }
 
     private static String aisles(Rack rack) {
@@ -270,6 +289,17 @@ final class RackCheck {
         comes.stream().filter(type -> !asked.containsKey(type)).findFirst()
                 .ifPresent(type -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.MIX, rack.name(),
                         "No customer order ever asks for " + type + ", so what comes of it stays", "Add a line for it to the orders")));
+        Stream.of(plan.units(), plan.taken()).filter(name -> !name.isEmpty()).forEach(name -> units(rack, name, asked.keySet()));
+    }
+
+    /** What orders ask for has that attribute, which is a number. */
+    private void units(Rack rack, String name, Set<String> asked) {
+        study.pieceTypes().stream().filter(type -> asked.contains(type.name()) && type.attributes().stream()
+                .noneMatch(one -> one.name().equals(name) && one.value().kind() == Value.Kind.NUMBER)).findFirst()
+                .ifPresent(type -> warn(Problem.Kind.ATTRIBUTE_NEVER_SET, rack.name(),
+                        "Its orders count the units of a piece by \u201c" + name + "\u201d, which is no number of " + type.name()
+                                + ", so each of these counts as one",
+                        "Add the attribute to the piece type, with the units of a full piece", null));
     }
 
     private void roof(Rack rack) {

@@ -222,8 +222,8 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     }
 
     @Override
-    public boolean hasMovingParts() {
-        return true;
+    public int movingParts() {
+        return 2;
     }
 
     @Override

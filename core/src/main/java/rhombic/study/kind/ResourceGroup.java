@@ -91,9 +91,9 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
         return true;
     }
 
-    /** Whether each has two parts that move, one on the other: a carriage with its fork, a trolley with its hook. */
-    default boolean hasMovingParts() {
-        return false;
+    /** How many parts of each move on another: a carriage and the forks on it, or a trolley and its hook; 0: none. */
+    default int movingParts() {
+        return 0;
     }
 
     /** Whether they go along routes on the floor, which can be drawn. */

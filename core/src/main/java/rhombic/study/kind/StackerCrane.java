@@ -52,6 +52,9 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
             Field.optional("deepTime", "In addition for each place farther back in a slot; missing: no time.", FieldType.DURATION,
                     CraneCycles.USUAL.deepTime(), CraneCycles::deepTime, CraneCycles::withDeepTime)
                     .within(StackerCrane::cycles, StackerCrane::with),
+            Field.optional("loads", "How many loads it takes at a time, each on a fork of its own, side by side; missing: 1.",
+                    new FieldType.Whole(1, CraneCycles.MAX_LOADS), 1, CraneCycles::loads, CraneCycles::withLoads)
+                    .within(StackerCrane::cycles, StackerCrane::with),
             Field.optional("dwell", "Where they wait; missing: they stay where they are.", FieldType.Word.of(CraneCycles.Dwell.values()),
                     CraneCycles.Dwell.STAY, CraneCycles::dwell, CraneCycles::withDwell).within(StackerCrane::cycles, StackerCrane::with)),
             StackerCrane::usual, (basics, types) -> usual(basics));
@@ -115,8 +118,8 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     @Override
-    public boolean hasMovingParts() {
-        return true;
+    public int movingParts() {
+        return 1 + cycles.loads();
     }
 
     @Override

@@ -20,9 +20,11 @@ import rhombic.study.value.StudyException;
  * @param list of orders with their times
  * @param due how long after it came an order is to be done; empty: any time
  * @param shortStock what becomes of what is not in stock when an order comes
+ * @param units attribute of a piece with the units for which it stands, of which orders take some; empty: each is one
+ * @param taken attribute to which is written how many of them an order takes; empty: none
  */
 public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, Optional<Quantity> due,
-        ShortStock shortStock)
+        ShortStock shortStock, String units, String taken)
         implements
             Serializable {
     private static final Distribution USUAL_INTERARRIVAL = DistributionText.parse("10 min");
@@ -38,7 +40,13 @@ public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<L
                 new FieldType.Measured(Dimension.TIME), OrderPlan::due);
         var shortStock = plan.optional("shortStock", "What becomes of what is not in stock when an order comes; missing: it waits.",
                 FieldType.Word.of(ShortStock.values()), ShortStock.WAIT, OrderPlan::shortStock);
-        return v -> new OrderPlan(v.get(interarrival), v.get(lines), v.get(list), v.get(due), v.get(shortStock));
+        var units = plan.optional("units",
+                "Attribute of a piece with the units for which it stands: orders then ask for units, and take some of them; missing: each is one.",
+                FieldType.TEXT, "", OrderPlan::units);
+        var taken = plan.optional("taken", "Attribute to which is written how many units an order takes from a piece; missing: none.",
+                FieldType.TEXT, "", OrderPlan::taken);
+        return v -> new OrderPlan(v.get(interarrival), v.get(lines), v.get(list), v.get(due), v.get(shortStock), v.get(units),
+                v.get(taken));
     });
 
     public OrderPlan {
@@ -54,9 +62,9 @@ public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<L
         });
     }
 
-    /** Orders that wait for what is missing. */
+    /** Orders that wait for what is missing; each piece is one unit. */
     public OrderPlan(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, Optional<Quantity> due) {
-        this(interarrival, lines, list, due, ShortStock.WAIT);
+        this(interarrival, lines, list, due, ShortStock.WAIT, "", "");
     }
 
     public static OrderPlan of(Distribution interarrival, OrderLine... lines) {
@@ -64,36 +72,44 @@ public record OrderPlan(Distribution interarrival, List<OrderLine> lines, List<L
     }
 
     public OrderPlan withInterarrival(Distribution newInterarrival) {
-        return new OrderPlan(newInterarrival, lines, list, due, shortStock);
+        return new OrderPlan(newInterarrival, lines, list, due, shortStock, units, taken);
     }
 
     public OrderPlan withLines(List<OrderLine> newLines) {
-        return new OrderPlan(interarrival, newLines, list, due, shortStock);
+        return new OrderPlan(interarrival, newLines, list, due, shortStock, units, taken);
     }
 
     public OrderPlan withList(List<ListedOrder> newList) {
-        return new OrderPlan(interarrival, lines, newList, due, shortStock);
+        return new OrderPlan(interarrival, lines, newList, due, shortStock, units, taken);
     }
 
     public OrderPlan withDue(Optional<Quantity> newDue) {
-        return new OrderPlan(interarrival, lines, list, newDue, shortStock);
+        return new OrderPlan(interarrival, lines, list, newDue, shortStock, units, taken);
     }
 
     public OrderPlan withShortStock(ShortStock newRule) {
-        return new OrderPlan(interarrival, lines, list, due, newRule);
+        return new OrderPlan(interarrival, lines, list, due, newRule, units, taken);
+    }
+
+    public OrderPlan withUnits(String newUnits) {
+        return new OrderPlan(interarrival, lines, list, due, shortStock, newUnits, taken);
+    }
+
+    public OrderPlan withTaken(String newTaken) {
+        return new OrderPlan(interarrival, lines, list, due, shortStock, units, newTaken);
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Distribution interarrival, List<OrderLine> lines, List<ListedOrder> list, @Nullable Quantity due,
-            ShortStock shortStock)
+            ShortStock shortStock, String units, String taken)
             implements
                 Serializable {
         private Object readResolve() {
-            return new OrderPlan(interarrival, lines, list, Optional.ofNullable(due), shortStock);
+            return new OrderPlan(interarrival, lines, list, Optional.ofNullable(due), shortStock, units, taken);
         }
     }
 
     private Object writeReplace() {
-        return new Stored(interarrival, lines, list, due.orElse(null), shortStock);
+        return new Stored(interarrival, lines, list, due.orElse(null), shortStock, units, taken);
     }
 }

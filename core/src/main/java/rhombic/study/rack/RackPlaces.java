@@ -22,6 +22,16 @@ public record RackPlaces(RackLayout layout, int infeedCapacity) {
         return aisle * layout.placesInAisle() + lane * layout.laneCapacity() + inLane;
     }
 
+    /** Where something is that is picked from a load that stays in that slot; below all other places. */
+    public static int pickedFrom(int slot) {
+        return -2 - slot;
+    }
+
+    /** The slot of which that place is, if it is one where something is picked from a load; else the place itself. */
+    public static int slotOf(int place) {
+        return place <= -2 ? -2 - place : place;
+    }
+
     public int infeed(int aisle, int number) {
         return layout.places() + aisle * infeedCapacity + number;
     }

@@ -14,24 +14,38 @@ import rhombic.study.kind.StackerCrane;
  * @param member its number among all members
  * @param number in its group, from 0: of a stacker crane, its aisle
  * @param inner what moves on the crane itself: the carriage of a stacker crane, the trolley of a bridge
- * @param tip what moves on that and holds the load: the fork, or the hook
+ * @param tips how many move on that and hold loads: forks, or the hook
  */
-public record CraneParts<G extends ResourceGroup>(int member, G group, int number, int inner, int tip) {
-    private static final int PARTS = 2;
+public record CraneParts<G extends ResourceGroup>(int member, G group, int number, int inner, int tips) {
+    /** The first that holds loads. */
+    public int tip() {
+        return tip(0);
+    }
+
+    /** That which holds loads, from 0. */
+    public int tip(int number) {
+        return inner + 1 + number;
+    }
+
+    /** Whether that mover holds its loads. */
+    public boolean isTip(int mover) {
+        return mover > inner && mover <= inner + tips;
+    }
 
     /** All cranes of a study, in the order of its members. */
     public static List<CraneParts<ResourceGroup>> all(UnfoldedStudy study) {
         List<CraneParts<ResourceGroup>> all = new ArrayList<>();
         int members = study.members().size();
+        int next = members;
         int before = -1;
         int number = 0;
         for (int i = 0; i < members; i++) {
             int group = study.members().get(i).group();
             number = group == before ? number + 1 : 0;
             before = group;
-            if (study.element(group) instanceof ResourceGroup cranes && cranes.hasMovingParts()) {
-                int inner = members + PARTS * all.size();
-                all.add(new CraneParts<>(i, cranes, number, inner, inner + 1));
+            if (study.element(group) instanceof ResourceGroup cranes && cranes.movingParts() > 0) {
+                all.add(new CraneParts<>(i, cranes, number, next, cranes.movingParts() - 1));
+                next += cranes.movingParts();
             }
         }
         return all;
@@ -39,7 +53,7 @@ public record CraneParts<G extends ResourceGroup>(int member, G group, int numbe
 
     private static <G extends ResourceGroup> Stream<CraneParts<G>> of(UnfoldedStudy study, Class<G> kind) {
         return all(study).stream().filter(one -> kind.isInstance(one.group))
-                .map(one -> new CraneParts<>(one.member, kind.cast(one.group), one.number, one.inner, one.tip));
+                .map(one -> new CraneParts<>(one.member, kind.cast(one.group), one.number, one.inner, one.tips));
     }
 
     /** All stacker cranes of a study, in the order of its members. */

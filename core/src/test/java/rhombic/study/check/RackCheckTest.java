@@ -84,6 +84,7 @@ class RackCheckTest {
         mended("It serves \u201cRock\u201d, which is no rack that is there", cranes(c -> c.withRack("Rock")));
         mended("Its 3 cranes are more than the 1 aisle of Rack, so the others do nothing", cranes(c -> c.withCranes(3)));
         mended("Aisle 2 and those behind it have no crane, so nothing is stored there", layout(l -> l.withAisles(3)));
+        mended("Each takes 3 loads at a time, but the infeed of Rack has room for 2", cranes(c -> c.withCycles(y -> y.withLoads(3))));
         mended("Cranes serve it, but a crane can't reach into a flow rack from its aisle", layout(l -> l.withForm(RackForm.FLOW_RACK)));
         told("Both Cranes and Others serve it; only the first of them moves",
                 STUDY.with(StackerCrane.KIND.blank(Basics.of("Others", Placement.at(0, 40))).withRack("Rack")));

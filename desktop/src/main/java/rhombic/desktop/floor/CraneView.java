@@ -3,6 +3,7 @@ package rhombic.desktop.floor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.Node;
@@ -24,18 +25,19 @@ final class CraneView {
         final PlacedBody aisle = new PlacedBody(palette);
         final PlacedBody mast = new PlacedBody(palette);
         final PlacedBody carriage = new PlacedBody(palette);
-        final PlacedBody fork = new PlacedBody(palette);
+        final List<PlacedBody> forks;
         final boolean isThere;
 
         One(Optional<CraneScene.Crane> crane) {
             isThere = crane.isPresent();
+            forks = crane.map(one -> IntStream.range(0, one.forks()).mapToObj(i -> new PlacedBody(palette)).toList()).orElse(List.of());
             crane.ifPresent(one -> {
                 aisle.setMesh(RackBody.aisle(one.rack(), one.aisle()));
                 Pose at = one.rack().placement().pose();
                 aisle.at(at.x(), at.y(), 0, at.heading());
-                mast.setMesh(RackBody.mast(one.highMetres()));
-                carriage.setMesh(RackBody.carriage());
-                fork.setMesh(RackBody.fork());
+                mast.setMesh(RackBody.mast(one.highMetres(), one.carriageMetres()));
+                carriage.setMesh(RackBody.carriage(one.carriageMetres()));
+                forks.forEach(fork -> fork.setMesh(RackBody.fork()));
             });
             aisle.setVisible(isThere);
         }
@@ -43,11 +45,11 @@ final class CraneView {
         void setVisible(boolean visible) {
             mast.setVisible(visible);
             carriage.setVisible(visible);
-            fork.setVisible(visible);
+            forks.forEach(fork -> fork.setVisible(visible));
         }
 
         Stream<Node> all() {
-            return Stream.of(aisle, mast, carriage, fork).map(PlacedBody::view);
+            return Stream.concat(Stream.of(aisle, mast, carriage), forks.stream()).map(PlacedBody::view);
         }
     }
 
@@ -85,9 +87,10 @@ final class CraneView {
                 Pose mast = posed.mast(i);
                 one.mast.at(mast.x(), mast.y(), 0, mast.heading());
                 one.carriage.at(mast.x(), mast.y(), posed.carriageMetres(i), mast.heading());
-                double turn = Math.toRadians(mast.heading());
-                one.fork.at(mast.x() - posed.reachMetres(i) * Math.sin(turn), mast.y() + posed.reachMetres(i) * Math.cos(turn),
-                        posed.carriageMetres(i), mast.heading());
+                for (int k = 0; k < one.forks.size(); k++) {
+                    Pose fork = posed.fork(i, k);
+                    one.forks.get(k).at(fork.x(), fork.y(), posed.carriageMetres(i), mast.heading());
+                }
             }
         }
     }

@@ -69,7 +69,12 @@ final class CraneSentences {
 
     private Sentence fork() {
         CraneCycles cycles = crane.cycles();
-        return new Sentence(new Words("To pick a load up or to set it down takes "),
+        return new Sentence(new Words("Each takes "),
+                typed("loads", cycles.loads() == 1 ? "1 load" : cycles.loads() + " loads", String.valueOf(cycles.loads()),
+                        "A whole number from 1 to " + CraneCycles.MAX_LOADS + "; each has a fork of its own",
+                        text -> crane(c -> c.withCycles(y -> y.withLoads(Typed.whole(text, "The loads that a crane takes at a time"))))),
+                new Words(" at a time. To pick "), new Words(cycles.loads() == 1 ? "it" : "one"),
+                new Words(" up or to set it down takes "),
                 time("fork time", cycles.forkTime().toString(), cycles.forkTime().toString(),
                         text -> crane(c -> c.withCycles(y -> y.withForkTime(DistributionText.parse(text))))),
                 new Words(", and "),

@@ -34,27 +34,21 @@ import rhombic.study.place.Placement;
 import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.LevelHeights;
-import rhombic.study.rack.ListedOrder;
-import rhombic.study.rack.OrderLine;
-import rhombic.study.rack.OrderPlan;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
-import rhombic.study.rack.ShortStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
 import rhombic.study.rack.TurnoverClasses;
 import rhombic.study.value.Names;
-import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
 
 /** What the card of a rack says. */
 final class RackSentences {
     private static final String ANY_WEIGHT = "any weight";
     private static final String ANY_TIME = "as long as it takes";
-    private static final String YES = "yes";
     private static final double DESK_METRES = 2.5;
     private static final double HOUR_NANOS = 3.6e12;
 
@@ -77,7 +71,7 @@ final class RackSentences {
         all.add(sentences.storing());
         all.addAll(sentences.classes());
         all.add(sentences.fetching());
-        all.add(sentences.orders());
+        all.add(new OrderSentences(study, rack).sentence());
         if (!sentences.isServed()) {
             all.add(new PickingSentences(rack).sentence());
         }
@@ -276,13 +270,7 @@ final class RackSentences {
     private List<String> types(List<String> row, int at) {
         return row.size() <= at || row.get(at).isBlank()
                 ? List.of()
-                : Arrays.stream(row.get(at).split(",")).map(String::strip).map(this::type).toList();
-    }
-
-    private String type(String name) {
-        List<String> types = study.pieceTypes().stream().map(PieceType::name).toList();
-        return types.stream().filter(one -> one.equalsIgnoreCase(name.strip())).findFirst().orElseThrow(() -> new IllegalArgumentException(
-                "There is no piece type \u201c" + name + "\u201d: use " + String.join(", ", types)));
+                : Arrays.stream(row.get(at).split(",")).map(String::strip).map(name -> OrderSentences.type(study, name)).toList();
     }
 
     // ---- what it gives out
@@ -338,85 +326,6 @@ final class RackSentences {
                                 : Optional.of(Quantity.parse(text, Dimension.TIME)))));
     }
 
-    private Sentence orders() {
-        if (rack.orders().isEmpty()) {
-            return new Sentence(new Words("Whatever somebody takes goes out. "),
-                    act("add orders", "+ customer orders", rack(r -> r.withOrders(Optional.of(new OrderPlan(
-                            DistributionText.parse("exponential(10 min)"),
-                            List.of(new OrderLine(study.pieceTypes().isEmpty() ? "Piece" : study.pieceTypes().getFirst().name(), 1)),
-                            List.of(),
-                            Optional.empty()))))));
-        }
-        OrderPlan plan = rack.orders().get();
-        List<Part> parts = new ArrayList<>();
-        parts.add(new Words("Only what customer orders ask for goes out. One comes every "));
-        parts.add(time("order interarrival", plan.interarrival().toString(), plan.interarrival().toString(),
-                text -> orders(o -> o.withInterarrival(DistributionText.parse(text)))));
-        parts.add(new Words(" and asks for "));
-        parts.add(lines(plan));
-        parts.add(new Words(plan.list().isEmpty() ? ". Beside these, " : ". Beside these come "));
-        parts.add(list(plan));
-        parts.add(new Words(". An order is to be done "));
-        parts.add(typed("due", plan.due().map(due -> "within " + due).orElse("at any time"), plan.due().map(Quantity::toString).orElse(""),
-                "A time such as 2 h; empty: at any time", text -> orders(o -> o.withDue(
-                        text.isBlank() || text.strip().equals("at any time")
-                                ? Optional.empty()
-                                : Optional.of(Quantity.parse(text,
-                                        Dimension.TIME))))));
-        parts.add(new Words(". What is not in stock when it comes "));
-        parts.add(picked("short stock", plan.shortStock().word(), Arrays.stream(ShortStock.values()).map(ShortStock::word).toList(),
-                text -> orders(o -> o.withShortStock(Typed.choice(ShortStock.values(), ShortStock::word, text)))));
-        parts.add(new Words(". "));
-        parts.add(act("take out orders", "take them out", rack(r -> r.withOrders(Optional.empty()))));
-        return new Sentence(parts);
-    }
-
-    private Part lines(OrderPlan plan) {
-        String shown = plan.lines().isEmpty()
-                ? "nothing"
-                : plan.lines().stream()
-                        .map(line -> pieces(line) + " " + line.type() + (line.share().inBaseUnit() < 1 ? " (" + line.share() + ")" : ""))
-                        .collect(Collectors.joining(", "));
-        return cells("order lines", shown, new Sentence.Grid(List.of("type", "pieces", "share of orders"),
-                plan.lines().stream().map(line -> List.of(line.type(), pieces(line), line.share().toString())).toList(),
-                "A row for each line that an order may have: the type, how many pieces (such as 1 or 1-4), and what share of the orders has it",
-                false, 2, filled -> {
-                    List<OrderLine> read = filled.rows().stream().map(this::line).toList();
-                    return orders(o -> o.withLines(read));
-                }));
-    }
-
-    private static String pieces(OrderLine line) {
-        return line.minPieces() == line.maxPieces() ? String.valueOf(line.minPieces()) : line.minPieces() + "\u2013" + line.maxPieces();
-    }
-
-    private OrderLine line(List<String> row) {
-        String[] range = row.get(1).strip().split("\\s*[-\u2013]\\s*", 2);
-        int min = Typed.whole(range[0], "The pieces of an order line");
-        int max = range.length == 1 ? min : Typed.whole(range[1], "The pieces of an order line");
-        Quantity share = row.size() < 3 || row.get(2).isBlank() ? Quantity.percent(100) : Quantity.parse(row.get(2), Dimension.SHARE);
-        return new OrderLine(type(row.get(0)), share, min, max);
-    }
-
-    private Part list(OrderPlan plan) {
-        long orders = plan.list().stream().map(ListedOrder::order).distinct().count();
-        return cells("order list",
-                orders == 0 ? "no others come" : orders == 1 ? "1 order of a list" : orders + " orders of a list",
-                new Sentence.Grid(List.of("order", "at", "type", "pieces", "urgent"),
-                        plan.list().stream().map(one -> List.of(one.order(), one.at().toString(), one.type(), String.valueOf(one.pieces()),
-                                one.urgent() ? YES : "")).toList(),
-                        "A row for each line: name of the order, when it comes (such as 2 h), type, pieces, and yes if it is urgent; "
-                                + "can be pasted from a spreadsheet",
-                        true, 4, filled -> {
-                            List<ListedOrder> read = filled.rows().stream()
-                                    .map(row -> new ListedOrder(row.get(0).strip(), Quantity.parse(row.get(1), Dimension.TIME),
-                                            type(row.get(2)), Typed.whole(row.get(3), "The pieces of an order line"),
-                                            row.size() > 4 && row.get(4).strip().equalsIgnoreCase(YES)))
-                                    .toList();
-                            return orders(o -> o.withList(read));
-                        }));
-    }
-
     private Sentence stock() {
         String shown = rack.stock().isEmpty()
                 ? "it is empty"
@@ -428,17 +337,15 @@ final class RackSentences {
                         2,
                         filled -> {
                             List<RackStock> read = filled.rows().stream()
-                                    .map(row -> new RackStock(type(row.get(0)), Typed.whole(row.get(1), "The pieces in a rack"))).toList();
+                                    .map(row -> new RackStock(OrderSentences.type(study, row.get(0)),
+                                            Typed.whole(row.get(1), "The pieces in a rack")))
+                                    .toList();
                             return rack(r -> r.withStock(read));
                         })),
                 new Words(rack.stock().isEmpty() ? "." : " are in it."));
     }
 
     // ---- changes
-
-    private UnaryOperator<Study> orders(UnaryOperator<OrderPlan> change) {
-        return rack(r -> r.withOrders(r.orders().map(change)));
-    }
 
     private UnaryOperator<Study> layout(UnaryOperator<RackLayout> change) {
         return rack(r -> r.withLayout(change));

@@ -18,6 +18,8 @@ public final class RackBody {
     private static final int MAX_POSTS = 1200;
     private static final int MAX_POSTS_FAR = 200;
     private static final double MAST = 0.75;
+    /** From the side of the carriage to the middle of the mast beside it. */
+    private static final double MAST_BESIDE = 0.13;
 
     private RackBody() {}
 
@@ -136,21 +138,22 @@ public final class RackBody {
     }
 
     /** What travels along the aisle: two masts on a base, joined at the top, with a cabinet. */
-    public static TriangleMesh mast(double high) {
-        MeshMaker maker = new MeshMaker().box(0, 0, 0.12, 2.6, 0.5, 0.3, Swatch.OCHRE, Swatch.BODY_EDGE);
+    public static TriangleMesh mast(double high, double carriage) {
+        double apart = carriage / 2 + MAST_BESIDE;
+        MeshMaker maker = new MeshMaker().box(0, 0, 0.12, 2 * apart + 0.9, 0.5, 0.3, Swatch.OCHRE, Swatch.BODY_EDGE);
         for (int side = -1; side <= 1; side += 2) {
-            maker.bar(side * 0.85, 0, 0.42, 0.26, 0.34, high + MAST - 0.42, Swatch.OCHRE);
+            maker.bar(side * apart, 0, 0.42, 0.26, 0.34, high + MAST - 0.42, Swatch.OCHRE);
         }
-        maker.bar(0, 0, high + MAST - 0.3, 1.9, 0.3, 0.25, Swatch.OCHRE);
-        maker.box(-1.55, 0, 0.2, 0.5, 0.5, 1.5, Swatch.BODY, Swatch.BODY_EDGE);
+        maker.bar(0, 0, high + MAST - 0.3, 2 * apart + 0.2, 0.3, 0.25, Swatch.OCHRE);
+        maker.box(-apart - 0.7, 0, 0.2, 0.5, 0.5, 1.5, Swatch.BODY, Swatch.BODY_EDGE);
         return maker.mesh();
     }
 
     /** What is lifted: a platform between the masts, its top at the height of what lies on it. */
-    public static TriangleMesh carriage() {
-        MeshMaker maker = new MeshMaker().bar(0, 0, -0.24, 1.44, 0.9, 0.14, Swatch.INK);
+    public static TriangleMesh carriage(double metres) {
+        MeshMaker maker = new MeshMaker().bar(0, 0, -0.24, metres, 0.9, 0.14, Swatch.INK);
         for (int side = -1; side <= 1; side += 2) {
-            maker.bar(side * 0.7, 0, -0.24, 0.08, 0.5, 1.0, Swatch.INK);
+            maker.bar(side * (metres / 2 - 0.02), 0, -0.24, 0.08, 0.5, 1.0, Swatch.INK);
         }
         return maker.mesh();
     }

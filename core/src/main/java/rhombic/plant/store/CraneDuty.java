@@ -1,0 +1,293 @@
+package rhombic.plant.store;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.TransferPoint;
+
+/**
+ * What the crane of an aisle has begun, and what it begins next: it takes up what it is to store, as many loads as it has forks, and stores them; then it takes up
+ * what it is to fetch, and brings that to the outfeed. What stands before a load is moved aside first.
+ */
+final class CraneDuty implements Crane.Work {
+    /** So many loads are looked at for the shortest cycle, and to find one that can be dug out. */
+    private static final int LOOKED_AT = 50;
+
+    private final StoreAisle aisle;
+    private final RackNode rack;
+    private final RackLayout layout;
+    private final Slots slots;
+    private final Crane crane;
+    private final CraneCycles.Cycle rule;
+    /** What is to be stored in this cycle and has not been yet, the first in front. */
+    private final List<Load> storing = new ArrayList<>();
+    /** What is to be fetched in this cycle and is not at the outfeed yet. */
+    private final List<Load> fetching = new ArrayList<>();
+    private final @Nullable Load[] onFork;
+    /** What is moved from one lane to another, and where to. */
+    private @Nullable Load aside;
+    private int asideTo = Slots.NONE;
+    private boolean hasStored;
+    private boolean hasFetched;
+    private boolean fetchesNext;
+
+    CraneDuty(StoreAisle aisle, RackNode rack, Crane crane) {
+        this.aisle = aisle;
+        this.rack = rack;
+        this.crane = crane;
+        layout = rack.layout;
+        slots = aisle.slots;
+        rule = crane.cycles().rule();
+        onFork = new Load[crane.cycles().loads()];
+    }
+
+    boolean isBusy() {
+        return !storing.isEmpty() || !fetching.isEmpty() || isOnFork(aside);
+    }
+
+    private boolean isOnFork(@Nullable Load load) {
+        return load != null && fork(load) >= 0;
+    }
+
+    private int fork(@Nullable Load load) {
+        for (int i = 0; i < onFork.length; i++) {
+            if (onFork[i] == load) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    // ---- where it goes
+
+    private Stop atLane(Load load, int lane, int place, int fork, boolean isPickUp) {
+        int depth = layout.depthOf(place);
+        double reach = layout.reachMetres(depth) * (layout.row(lane) == 0 ? -1 : 1);
+        Crane.Position slot = aisle.position(lane);
+        return new Stop(List.of(new Stop.Handled(load, fork)), isPickUp, before(slot, fork), reach, depth);
+    }
+
+    /** At the infeed or outfeed all are handled at once: that which goes first with the fork that is nearest to the rack. */
+    private Stop atPoint(List<Stop.Handled> handled, TransferPoint point, boolean isPickUp) {
+        boolean isFront = point.end() == TransferPoint.End.FRONT;
+        int nearest = handled.getFirst().fork();
+        for (Stop.Handled one : handled) {
+            nearest = isFront ? Math.max(nearest, one.fork()) : Math.min(nearest, one.fork());
+        }
+        return new Stop(List.copyOf(handled), isPickUp, before(aisle.position(point), nearest), layout.pointReachMetres(isPickUp), 0);
+    }
+
+    /** Where the crane stands so that a fork is at a place. */
+    private Crane.Position before(Crane.Position place, int fork) {
+        return new Crane.Position(place.along() - crane.forkMetres(fork, layout.bayPitch().inBaseUnit()), place.high());
+    }
+
+    private double secondsBetween(int from, int to) {
+        return aisle.seconds(aisle.position(from), aisle.position(to));
+    }
+
+    @Override
+    public @Nullable Stop next(boolean mayBegin) {
+        Load moved = aside;
+        if (moved != null && isOnFork(moved)) {
+            return atLane(moved, moved.lane, slots.nextPlace(moved.lane), fork(moved), false);
+        }
+        if (!storing.isEmpty()) {
+            Load first = storing.getFirst();
+            return isOnFork(first)
+                    ? atLane(first, first.lane, slots.nextPlace(first.lane), fork(first), false)
+                    : atPoint(fromInfeed(), rack.rack.infeed(), true);
+        }
+        for (Load load : List.copyOf(fetching)) {
+            Stop there = isOnFork(load) ? null : fetch(load);
+            if (there != null) {
+                return there;
+            }
+        }
+        if (!fetching.isEmpty()) {
+            return atPoint(fetching.stream().map(load -> new Stop.Handled(load, fork(load))).toList(), rack.rack.outfeed(), false);
+        }
+        if (hasStored || hasFetched) {
+            rack.store.onCycle(hasStored && hasFetched);
+            hasStored = false;
+            hasFetched = false;
+        }
+        return mayBegin && begins() ? next(true) : null;
+    }
+
+    /** They stand one behind the other, away from the rack, as its forks do. */
+    private List<Stop.Handled> fromInfeed() {
+        boolean isFront = rack.rack.infeed().end() == TransferPoint.End.FRONT;
+        List<Stop.Handled> all = new ArrayList<>();
+        for (int i = 0; i < storing.size(); i++) {
+            all.add(new Stop.Handled(storing.get(i), isFront ? storing.size() - 1 - i : i));
+        }
+        return all;
+    }
+
+    /** To the load, or to what stands before it; null if there is no place for that, and it is left where it is. */
+    private @Nullable Stop fetch(Load load) {
+        Load front = slots.front(load.lane);
+        assert front != null : "what is fetched is in its lane";
+        if (front != load && !fetching.contains(front)) {
+            int lane = slots.aside(front, rack.high(front.piece), to -> secondsBetween(front.lane, to));
+            if (lane == Slots.NONE) {
+                fetching.remove(load);
+                rack.onOffer.onNotFetched(load);
+                return null;
+            }
+            aside = front;
+            asideTo = lane;
+            slots.keep(lane, front.piece.type);
+        }
+        return atLane(front, front.lane, slots.place(front), fork(null), true);
+    }
+
+    // ---- what it begins
+
+    /** Chooses what to store and what to fetch; says whether there is anything. */
+    private boolean begins() {
+        boolean isSingle = rule == CraneCycles.Cycle.SINGLE;
+        chooseToStore();
+        if (!isSingle || storing.isEmpty() || fetchesNext) {
+            chooseToFetch();
+        }
+        if (isSingle && !storing.isEmpty() && !fetching.isEmpty()) {
+            storing.clear();
+        }
+        fetchesNext = !storing.isEmpty();
+        return !storing.isEmpty() || !fetching.isEmpty();
+    }
+
+    private void chooseToStore() {
+        for (Load load : aisle.infeed()) {
+            if (storing.size() == onFork.length || !rack.findsSlot(load)) {
+                return;
+            }
+            storing.add(load);
+        }
+    }
+
+    private void chooseToFetch() {
+        int from = storing.isEmpty() || rule != CraneCycles.Cycle.SHORTEST ? Slots.NONE : storing.getLast().lane;
+        while (fetching.size() < onFork.length && aisle.outfeedTaken() + fetching.size() < rack.rack.outfeed().capacity()) {
+            Load load = toFetch(from);
+            if (load == null) {
+                return;
+            }
+            fetching.add(load);
+            rack.onOffer.onToBeFetched(load);
+            from = rule == CraneCycles.Cycle.SHORTEST ? load.lane : Slots.NONE;
+        }
+    }
+
+    /** The load that is fetched next, on the way from a lane; null if there is none. */
+    private @Nullable Load toFetch(int from) {
+        if (rack.isByOrder()) {
+            return best(aisle.asked, from, null);
+        }
+        Stock ripe = aisle.ripe;
+        Load best = null;
+        for (int type = 0; type < ripe.types(); type++) {
+            if (ripe.size(type) > 0 && rack.onOffer.isWanted(type, ripe)) {
+                best = best(ripe.of(type), from, best);
+            }
+        }
+        return best;
+    }
+
+    /** The first of them that can be reached, or the one before if that is better; where a cycle is to be short, that which makes it shortest. */
+    private @Nullable Load best(Iterable<Load> loads, int from, @Nullable Load before) {
+        Load best = before;
+        int looked = 0;
+        for (Load load : loads) {
+            if (looked++ == LOOKED_AT) {
+                break;
+            }
+            boolean isBetter = best == null
+                    || (from == Slots.NONE ? Stock.FIRST.compare(load, best) < 0 : added(from, load) < added(from, best));
+            if (isBetter && canBeReached(load)) {
+                best = load;
+                if (from == Slots.NONE) {
+                    break;
+                }
+            } else if (from == Slots.NONE && !isBetter) {
+                break;
+            }
+        }
+        return best;
+    }
+
+    private double added(int from, Load load) {
+        return secondsBetween(from, load.lane) + aisle.seconds(aisle.position(load.lane), aisle.position(rack.rack.outfeed()));
+    }
+
+    private boolean canBeReached(Load load) {
+        Load front = slots.front(load.lane);
+        return front == load || front != null && (fetching.contains(front)
+                || slots.aside(front, rack.high(front.piece), to -> secondsBetween(front.lane, to)) != Slots.NONE);
+    }
+
+    @Override
+    public Crane.@Nullable Position waitsAt() {
+        return switch (crane.cycles().dwell()) {
+            case STAY -> null;
+            case INFEED -> aisle.position(rack.rack.infeed());
+            case OUTFEED -> aisle.position(rack.rack.outfeed());
+            case MIDDLE -> new Crane.Position(layout.lengthMetres() / 2, layout.heightMetres() / 2);
+        };
+    }
+
+    // ---- what it has done
+
+    @Override
+    public void onPickedUp(Load load, int fork) {
+        onFork[fork] = load;
+        rack.rides(load, crane.fork(fork));
+        if (storing.contains(load)) {
+            aisle.leavesInfeed(load);
+            return;
+        }
+        int lane = load.lane;
+        slots.takeFront(lane);
+        rack.moveAlong(aisle, lane);
+        rack.countsStored(load, lane, -1);
+        if (load == aside) {
+            rack.onOffer.leave(load);
+            load.isOnCrane = true;
+            load.lane = asideTo;
+        } else {
+            load.lane = Load.NOWHERE;
+            rack.onFetched(load, lane);
+            rack.flow.toAgenda(rack);
+        }
+    }
+
+    @Override
+    public void onSetDown(Load load) {
+        onFork[fork(load)] = null;
+        if (load == aside) {
+            aside = null;
+            load.isOnCrane = false;
+            slots.put(load);
+            rack.standsInFront(load);
+            rack.countsStored(load, load.lane, 1);
+            rack.store.onRelocated();
+            rack.onMoved(load);
+        } else if (storing.remove(load)) {
+            hasStored = true;
+            rack.stores(load);
+        } else {
+            fetching.remove(load);
+            hasFetched = true;
+            aisle.comesToOutfeed(load);
+        }
+    }
+
+    @Override
+    public void onDown(boolean isDown) {
+        rack.onDown(aisle, isDown);
+    }
+}
