@@ -25,17 +25,17 @@ public final class RackSection {
     private final @Nullable Load[] front;
     private final int[] filled;
     private final Map<String, Integer> counts = new TreeMap<>();
-    private long longest;
     private final @Nullable Crane crane;
 
     /**
      * A load.
      *
+     * @param body in the trace
      * @param type its number
      * @param piece its number, from 0
      * @param nanos how long it has been there
      */
-    public record Load(int type, int piece, long nanos) {}
+    public record Load(int body, int type, int piece, long nanos) {}
 
     /** Where the crane is: metres from the front of the rack, and of its carriage above the floor. */
     public record Crane(double alongMetres, double highMetres) {}
@@ -59,11 +59,10 @@ public final class RackSection {
                 int level = layout.form() == RackForm.BLOCK_STORE ? inLane % layout.levels().count() : layout.level(lane);
                 int cell = cell(layout.row(lane), layout.bay(lane), level);
                 long nanos = moment.timeNanos() - moment.sinceNanos(body);
-                longest = Math.max(longest, nanos);
                 boolean isInFront = front[cell] == null
                         || (layout.form().isInclined() ? inLane < places[cell] : inLane > places[cell]);
                 if (isInFront) {
-                    front[cell] = new Load(moment.typeOf(body), moment.pieceOf(body), nanos);
+                    front[cell] = new Load(body, moment.typeOf(body), moment.pieceOf(body), nanos);
                     places[cell] = inLane;
                 }
                 filled[cell]++;
@@ -108,11 +107,6 @@ public final class RackSection {
     /** What the whole rack holds, as what lies in it when a run begins. */
     public List<RackStock> stock() {
         return counts.entrySet().stream().map(one -> new RackStock(one.getKey(), one.getValue())).toList();
-    }
-
-    /** How long the load has been there that has been longest in the aisle. */
-    public long longestNanos() {
-        return longest;
     }
 
     public Optional<Crane> crane() {

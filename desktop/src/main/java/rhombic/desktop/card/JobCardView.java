@@ -30,6 +30,7 @@ import rhombic.desktop.card.sentences.SharedSentences;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
+import rhombic.scene.RackHeat;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.change.ChangeWords;
@@ -88,8 +89,8 @@ public final class JobCardView extends ScrollPane {
     }
 
     /** @param listener hears which piece type alone is to be seen on the floor; empty: all are */
-    public void onSought(Consumer<String> listener) {
-        live.onSought(listener);
+    public void onColoured(Consumer<RackHeat.Choice> listener) {
+        live.onColoured(listener);
     }
 
     /** Whoever watches reads what happens first, and what was said second. */

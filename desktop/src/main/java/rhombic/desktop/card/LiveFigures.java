@@ -24,6 +24,7 @@ import rhombic.insight.EquipmentStory;
 import rhombic.insight.TruckStory;
 import rhombic.quantity.Clock;
 import rhombic.quantity.Quantity;
+import rhombic.scene.RackHeat;
 import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
@@ -72,9 +73,9 @@ final class LiveFigures extends VBox {
         getChildren().setAll(figures, follow, stockButton, inletSwitch, outletSwitch);
     }
 
-    /** @param listener hears which piece type alone is to be seen; empty: all are */
-    void onSought(Consumer<String> listener) {
-        section.onSought(listener);
+    /** @param listener hears by what loads are to be coloured */
+    void onColoured(Consumer<RackHeat.Choice> listener) {
+        section.onColoured(listener);
     }
 
     /** @param listener hears with whom the camera shall go, by the number among all members; negative: with nobody any more */
@@ -117,7 +118,7 @@ final class LiveFigures extends VBox {
         int node = single.map(e -> study.number(e.name())).orElse(-1);
         if (!single.map(PlantElement::name).orElse("").equals(shownOf)) {
             at = -1; // the camera stays where it is
-            section.seekNoMore();
+            section.plainAgain();
         }
         shownOf = single.map(PlantElement::name).orElse("");
         follow.setVisible(false);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
@@ -14,7 +15,9 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.paint.Color;
 import org.jspecify.annotations.Nullable;
+import rhombic.desktop.floor.HeatedLoads;
 import rhombic.insight.RackSection;
+import rhombic.scene.RackHeat;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackStock;
@@ -24,16 +27,10 @@ import rhombic.trace.Moment;
 
 /** One aisle of the selected rack as seen from inside it: what lies where, by type or by age; a slot under the pointer is told. */
 final class RackSectionView {
-    private static final String BY_TYPE = "by type";
-    private static final String BY_AGE = "by age";
-    private static final String BY_CLASS = "by class";
-    private static final String ONLY = "only ";
+    private static final String ONLY = RackHeat.By.ONE_TYPE.word();
     private static final String POINT = "Point at a slot to see what lies in it.";
     private static final Color EMPTY = Color.web("#ECE7DA");
     private static final Color CRANE = Color.web("#1F272B");
-    private static final Color YOUNG = Color.web("#CFE3DF");
-    private static final Color OLD = Color.web("#0F4D49");
-    private static final Color OVERDUE = Color.web("#B3261E");
     private static final Color OTHER = Color.web("#D8D2C4");
     private static final double MIN_CELL = 2;
     private static final double MAX_CELL = 16;
@@ -46,19 +43,21 @@ final class RackSectionView {
     private final ComboBox<String> aisle = new ComboBox<>();
     private final ComboBox<String> colouring = new ComboBox<>();
     private final Canvas canvas = new Canvas();
-    private final Label told = new Label();
+    private final Label slot = new Label();
     private final Label contents = new Label();
     private final List<Node> nodes;
     private String shownOf = "";
-    private String sought = "";
-    private Consumer<String> seek = type -> {};
+    private RackHeat.Choice told = RackHeat.Choice.PLAIN;
+    private Consumer<RackHeat.Choice> listener = choice -> {};
     private long lookedNanos;
     private @Nullable RackSection section;
     private @Nullable RackLayout layout;
+    private @Nullable Function<RackHeat.By, RackHeat> heatOf;
+    /** At the moment that is drawn; null: loads are not coloured by heat. */
+    private @Nullable RackHeat heat;
+    private @Nullable Moment shown;
     private List<Color> colours = List.of();
     private List<String> types = List.of();
-    private int[] classes = {};
-    private long maxNanos = Long.MAX_VALUE;
     private double cellWide;
     private double cellHigh;
 
@@ -67,41 +66,49 @@ final class RackSectionView {
         colouring.setId("section-colouring");
         colouring.setOnAction(e -> {
             draw();
-            tellSought();
+            tellColouring();
         });
         aisle.setOnAction(e -> lookedNanos = 0);
         canvas.setId("rack-section");
-        told.setId("section-slot");
-        told.getStyleClass().add("caption");
-        told.setWrapText(true);
-        told.setText(POINT);
+        slot.setId("section-slot");
+        slot.getStyleClass().add("caption");
+        slot.setWrapText(true);
+        slot.setText(POINT);
         contents.getStyleClass().add("caption");
         contents.setWrapText(true);
         contents.setId("section-contents");
         canvas.setOnMouseMoved(e -> tell(e.getX(), e.getY()));
-        canvas.setOnMouseExited(e -> told.setText(POINT));
+        canvas.setOnMouseExited(e -> slot.setText(POINT));
         colouring.setMaxWidth(MAX_WIDTH);
-        nodes = List.of(new HBox(8, aisle, colouring), canvas, told, contents);
+        nodes = List.of(new HBox(8, aisle, colouring), canvas, slot, contents);
     }
 
-    /** @param listener hears which type alone is to be seen; empty: all are */
-    void onSought(Consumer<String> listener) {
-        seek = listener;
+    /** @param newListener hears by what the loads of the rack are to be coloured on the floor too */
+    void onColoured(Consumer<RackHeat.Choice> newListener) {
+        listener = newListener;
     }
 
-    /** Another element is shown: nothing is looked for any more. */
-    void seekNoMore() {
-        if (!sought.isEmpty()) {
-            colouring.setValue(BY_TYPE);
+    /** Another element is shown: loads have their own colours again. */
+    void plainAgain() {
+        if (!told.equals(RackHeat.Choice.PLAIN)) {
+            colouring.setValue(RackHeat.By.TYPE.word());
         }
     }
 
-    private void tellSought() {
-        String by = colouring.getValue();
-        String type = by != null && by.startsWith(ONLY) ? by.substring(ONLY.length()) : "";
-        if (!type.equals(sought)) {
-            sought = type;
-            seek.accept(type);
+    private RackHeat.By by() {
+        String chosen = colouring.getValue();
+        return Arrays.stream(RackHeat.By.values()).filter(one -> chosen != null && chosen.startsWith(one.word())).findFirst()
+                .orElse(RackHeat.By.TYPE);
+    }
+
+    private void tellColouring() {
+        RackHeat.By by = by();
+        RackHeat.Choice choice = by == RackHeat.By.TYPE
+                ? RackHeat.Choice.PLAIN
+                : new RackHeat.Choice(shownOf, by, by == RackHeat.By.ONE_TYPE ? colouring.getValue().substring(ONLY.length()) : "");
+        if (!choice.equals(told)) {
+            told = choice;
+            listener.accept(choice);
         }
     }
 
@@ -122,7 +129,8 @@ final class RackSectionView {
             section = fresh;
             layout = rack.layout();
             colours = study.study().pieceTypes().stream().map(type -> Color.web(type.colour())).toList();
-            maxNanos = rack.fetching().maxStay().map(time -> time.nanos()).orElse(Long.MAX_VALUE);
+            heatOf = by -> new RackHeat(study, rack, node, by);
+            shown = moment;
             contents.setText(fresh.counts().entrySet().stream().sorted((a, b) -> b.getValue() - a.getValue())
                     .map(one -> one.getKey() + " " + one.getValue()).collect(Collectors.joining(" \u00b7 ")));
             fit(width);
@@ -139,16 +147,18 @@ final class RackSectionView {
 
     private void offerColourings(UnfoldedStudy study, Rack rack) {
         types = study.study().pieceTypes().stream().map(PieceType::name).toList();
-        classes = types.stream().mapToInt(type -> rack.storing().classOf(type)).toArray();
-        List<String> all = new ArrayList<>(List.of(BY_TYPE, BY_AGE));
+        List<String> all = new ArrayList<>(List.of(RackHeat.By.TYPE.word(), RackHeat.By.AGE.word()));
         if (rack.storing().partsByClass() > 1) {
-            all.add(BY_CLASS);
+            all.add(RackHeat.By.CLASS.word());
+        }
+        if (rack.layout().laneCapacity() > 1) {
+            all.add(RackHeat.By.FILL.word());
         }
         types.forEach(type -> all.add(ONLY + type));
         if (!all.equals(colouring.getItems())) {
             String before = colouring.getValue();
             colouring.getItems().setAll(all);
-            colouring.setValue(all.contains(before) ? before : BY_TYPE);
+            colouring.setValue(all.contains(before) ? before : RackHeat.By.TYPE.word());
         }
     }
 
@@ -174,6 +184,14 @@ final class RackSectionView {
         if (seen == null || of == null) {
             return;
         }
+        heat = null;
+        Function<RackHeat.By, RackHeat> maker = heatOf;
+        Moment moment = shown;
+        if (by().isHeat() && maker != null && moment != null) {
+            RackHeat now = maker.apply(by());
+            now.look(moment);
+            heat = now;
+        }
         GraphicsContext g = canvas.getGraphicsContext2D();
         g.clearRect(0, 0, canvas.getWidth(), canvas.getHeight());
         int levels = of.levels().count();
@@ -181,7 +199,7 @@ final class RackSectionView {
         for (int row = 0; row < of.rows().rows(); row++) {
             for (int bay = 0; bay < of.bays(); bay++) {
                 for (int level = 0; level < levels; level++) {
-                    g.setFill(seen.front(row, bay, level).map(load -> colour(seen, load)).orElse(EMPTY));
+                    g.setFill(seen.front(row, bay, level).map(this::colour).orElse(EMPTY));
                     g.fillRect(bay * cellWide, top(of, row) + (levels - 1 - level) * cellHigh, cellWide - gap, cellHigh - gap);
                 }
             }
@@ -199,21 +217,15 @@ final class RackSectionView {
         }
     }
 
-    private Color colour(RackSection seen, RackSection.Load load) {
-        String by = colouring.getValue();
-        if (by == null || by.equals(BY_TYPE)) {
-            return colours.get(load.type());
+    private Color colour(RackSection.Load load) {
+        RackHeat.By by = by();
+        RackHeat now = heat;
+        Moment moment = shown;
+        if (now != null && moment != null) {
+            return HeatedLoads.colour(now.level(moment, load.body()));
         }
-        if (by.startsWith(ONLY)) {
-            return by.equals(ONLY + types.get(load.type())) ? colours.get(load.type()) : OTHER;
-        }
-        if (by.equals(BY_CLASS)) {
-            int last = Arrays.stream(classes).max().orElse(0);
-            return OLD.interpolate(YOUNG, last == 0 ? 0 : (double) classes[load.type()] / last);
-        }
-        return load.nanos() > maxNanos
-                ? OVERDUE
-                : YOUNG.interpolate(OLD, seen.longestNanos() == 0 ? 0 : (double) load.nanos() / seen.longestNanos());
+        boolean isPale = by == RackHeat.By.ONE_TYPE && !(ONLY + types.get(load.type())).equals(colouring.getValue());
+        return isPale ? OTHER : colours.get(load.type());
     }
 
     private void tell(double x, double y) {
@@ -226,7 +238,7 @@ final class RackSectionView {
         for (int row = 0; row < of.rows().rows(); row++) {
             int level = of.levels().count() - 1 - (int) Math.floor((y - top(of, row)) / cellHigh);
             if (bay >= 0 && bay < of.bays() && level >= 0 && level < of.levels().count()) {
-                told.setText(seen.text(row, bay, level));
+                slot.setText(seen.text(row, bay, level));
             }
         }
     }

@@ -17,6 +17,7 @@ final class FarRacks {
     private static final int FEW_PLACES = 3000;
     /** A slot that is smaller than this is far away. */
     private static final double FAR_PIXELS = 6;
+    private static final int MAX_KEPT_NEAR = 20_000;
 
     private final Group view = new Group();
     private final Map<Integer, RackFacesView> shown = new HashMap<>();
@@ -24,6 +25,8 @@ final class FarRacks {
     private UnfoldedStudy study = UnfoldedStudy.of(Study.empty());
     private List<Color> colours = List.of();
     private String sought = "";
+    /** Whose loads are drawn one by one although it is far away, if they are not too many. */
+    private int nearNode = -1;
 
     Group view() {
         return view;
@@ -45,6 +48,11 @@ final class FarRacks {
         hide();
     }
 
+    /** That one is drawn load by load from now on, if it has not too many; negative: none is. */
+    void keepNear(int node) {
+        nearNode = node;
+    }
+
     void hide() {
         shown.clear();
         view.getChildren().clear();
@@ -57,7 +65,7 @@ final class FarRacks {
             double slot = Math.min(rack.layout().bayPitch().inBaseUnit(), rack.layout().levels().metres()[0]);
             boolean isFar = seen.project(rack.placement().xMetres(), rack.placement().yMetres(), 0, width, height)
                     .map(at -> seen.pixelsPerMetre(at.depth(), height) * slot < FAR_PIXELS).orElse(true);
-            scene.setFar(node, isFar);
+            scene.setFar(node, isFar && (node != nearNode || rack.layout().places() > MAX_KEPT_NEAR));
         }
     }
 

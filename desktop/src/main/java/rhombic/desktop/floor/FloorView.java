@@ -20,6 +20,7 @@ import rhombic.chart.Chart;
 import rhombic.desktop.floor.body.Lamps;
 import rhombic.desktop.floor.body.MeshMaker;
 import rhombic.desktop.floor.body.Swatch;
+import rhombic.scene.RackHeat;
 import rhombic.scene.Scene;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -28,6 +29,7 @@ import rhombic.study.NamedView;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
@@ -61,6 +63,7 @@ public final class FloorView extends Region {
     private Study study = unfolded.study();
     private Scenery.Ground ground = Scenery.Ground.of(study);
     private Scene poser = new Scene(unfolded);
+    private RackHeat.Choice colouring = RackHeat.Choice.PLAIN;
     private @Nullable Moment shown;
     private long shownNanos = -2;
     private double shownGlide = -1;
@@ -122,6 +125,7 @@ public final class FloorView extends Region {
         cranes.setStudy(unfolded);
         hallCranes.setStudy(unfolded);
         racks.setStudy(unfolded);
+        applyColouring();
         lamps.standAt(unfolded, poser);
         shown = null;
         shownNanos = -2;
@@ -156,15 +160,27 @@ public final class FloorView extends Region {
         drawOverlay();
     }
 
-    /** Only pieces of a type keep their colours, so that they are found; empty: all do. */
-    public void seek(String type) {
-        pieces.seek(type);
-        racks.seek(type);
+    /** Loads are coloured so from now on: one type alone keeps its colours, so that it is found, or those of one rack show how hot they are. */
+    public void colour(RackHeat.Choice choice) {
+        colouring = choice;
+        applyColouring();
         Moment now = shown;
         shownNanos = -2;
         if (now != null) {
             showMoment(now, shownGlide);
         }
+    }
+
+    private void applyColouring() {
+        RackHeat.Choice choice = colouring;
+        int node = choice.by().isHeat() ? unfolded.number(choice.rack()) : -1;
+        Optional<RackHeat> heat = node >= 0 && unfolded.element(node) instanceof Rack rack
+                ? Optional.of(new RackHeat(unfolded, rack, node, choice.by()))
+                : Optional.empty();
+        pieces.heat(heat, node);
+        racks.keepNear(heat.isPresent() ? node : -1);
+        pieces.seek(choice.type());
+        racks.seek(choice.type());
     }
 
     public void clearMoment() {

@@ -138,11 +138,15 @@ final class PieceSwarm {
     }
 
     PieceSwarm(PieceType type, Look look) {
-        near = PieceForm.of(look.form());
+        this(type, look.form(), Color.web(look.colour()));
+    }
+
+    PieceSwarm(PieceType type, Look.Form form, Color colour) {
+        near = PieceForm.of(form);
+        this.colour = colour;
         length = type.length().inBaseUnit();
         width = type.width().inBaseUnit();
         height = type.height().inBaseUnit();
-        colour = Color.web(look.colour());
         material.setDiffuseMap(texture(colour));
         material.setSpecularColor(Color.TRANSPARENT);
         view.setMouseTransparent(true);

@@ -5,6 +5,7 @@ import java.util.Optional;
 import javafx.scene.Group;
 import org.jspecify.annotations.Nullable;
 import rhombic.scene.Poses;
+import rhombic.scene.RackHeat;
 import rhombic.study.Study;
 import rhombic.study.value.PieceType;
 import rhombic.trace.Moment;
@@ -22,6 +23,7 @@ final class PiecesView {
     private List<PieceSwarm> swarms = List.of();
     private List<PieceType> types = List.of();
     private String sought = "";
+    private Optional<HeatedLoads> heated = Optional.empty();
     private int placesTogether = 1;
     private @Nullable Moment shown;
 
@@ -36,6 +38,7 @@ final class PiecesView {
             group.getChildren().setAll(swarms.stream().map(PieceSwarm::view).toList());
         }
         types = study.pieceTypes();
+        heat(Optional.empty(), -1);
         seek(sought);
         placesTogether = 1 + study.elements().size() / MAX_MESHES;
         shown = null;
@@ -45,11 +48,19 @@ final class PiecesView {
     void seek(String type) {
         sought = type;
         boolean isThere = types.stream().anyMatch(one -> one.name().equals(type));
-        List<Boolean> pale = types.stream().flatMap(one -> one.looks().stream().map(look -> isThere && !one.name().equals(type)))
-                .toList();
+        List<Boolean> pale = types.stream().flatMap(one -> one.looks().stream()
+                .map(look -> heated.isPresent() || isThere && !one.name().equals(type))).toList();
         for (int i = 0; i < swarms.size(); i++) {
             swarms.get(i).setPale(pale.get(i));
         }
+    }
+
+    /** Loads of that rack show how hot they are from now on, and all others are pale; empty: none do. */
+    void heat(Optional<RackHeat> heat, int node) {
+        heated.ifPresent(before -> group.getChildren().remove(before.view()));
+        heated = heat.map(one -> new HeatedLoads(one, node, types));
+        heated.ifPresent(now -> group.getChildren().add(now.view()));
+        seek(sought);
     }
 
     /** Where pieces are to be put before they are {@linkplain #show shown}. */
@@ -61,8 +72,11 @@ final class PiecesView {
     void show(Moment moment, Viewpoint view, double heightPixels) {
         shown = moment;
         swarms.forEach(PieceSwarm::begin);
+        heated.ifPresent(heat -> heat.begin(moment));
         for (int i = 0; i < poses.count(); i++) {
-            swarms.get(poses.kind(i)).add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i), poses.headingDegrees(i));
+            PieceSwarm hot = heated.isPresent() ? heated.get().swarm(moment, poses, i) : null;
+            PieceSwarm swarm = hot == null ? swarms.get(poses.kind(i)) : hot;
+            swarm.add(poses.place(i) / placesTogether, poses.x(i), poses.y(i), poses.z(i), poses.headingDegrees(i));
         }
         refine(view, heightPixels);
     }
@@ -70,12 +84,14 @@ final class PiecesView {
     void hide(Viewpoint view, double heightPixels) {
         shown = null;
         swarms.forEach(PieceSwarm::begin);
+        heated.ifPresent(HeatedLoads::clear);
         refine(view, heightPixels);
     }
 
     /** What was near may be far now. */
     void refine(Viewpoint view, double heightPixels) {
         swarms.forEach(swarm -> swarm.end(view, heightPixels));
+        heated.ifPresent(heat -> heat.end(view, heightPixels));
     }
 
     /** The drawn piece nearest to the pixel, within a few pixels. */

@@ -77,7 +77,7 @@ public final class MainWindow implements AutoCloseable {
         card = new JobCardView(bench, preparation::unfolded, asker::toRead, this::stripLog);
         chosen = new ChosenPiece(bench, player, card, floor);
         card.onFollow(chosen::followMember);
-        card.onSought(floor::seek);
+        card.onColoured(floor::colour);
         gestures = new FloorGestures(floor, bench, chosen::choose, () -> workspace != Workspace.BUILD, this::showHand);
         views = new ViewsBar(bench, floor::look, floor::seen, this::say);
         shelf = new Shelf(floor, gestures);

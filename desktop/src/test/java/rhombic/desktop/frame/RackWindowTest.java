@@ -98,6 +98,8 @@ class RackWindowTest extends WindowBase {
         ComboBox<String> colouring = robot.lookup("#section-colouring").queryComboBox();
         robot.interact(() -> colouring.setValue("only Blue"));
         assertEquals(0, reds(robot), 5);
+        robot.interact(() -> colouring.setValue("by age"));
+        assertEquals(0, reds(robot), 5, "loads show how long they have lain there");
         robot.interact(() -> window.bench().select("Out"));
         await(() -> reds(robot) > 100);
     }
