@@ -41,12 +41,15 @@ final class RackStory {
 
     /** In which slot that is, counted from the front, from the floor and from the aisle. */
     static String slot(RackLayout layout, int place) {
+        return "in aisle " + (place / layout.placesInAisle() + 1) + ", " + lane(layout, place)
+                + (layout.depth() == 1 ? "" : ", place " + (layout.depthOf(place % layout.laneCapacity()) + 1) + " from the aisle");
+    }
+
+    /** The same without the aisle, and without how deep it is. */
+    static String lane(RackLayout layout, int place) {
         int lane = place % layout.placesInAisle() / layout.laneCapacity();
-        int inLane = place % layout.laneCapacity();
-        return "in aisle " + (place / layout.placesInAisle() + 1) + ", bay " + (layout.bay(lane) + 1) + ", level "
-                + (layout.level(lane) + 1)
-                + (layout.rows().rows() == 1 ? "" : layout.row(lane) == 0 ? ", on the right" : ", on the left")
-                + (layout.depth() == 1 ? "" : ", place " + (layout.depthOf(inLane) + 1) + " from the aisle");
+        return "bay " + (layout.bay(lane) + 1) + ", level " + (layout.level(lane) + 1)
+                + (layout.rows().rows() == 1 ? "" : layout.row(lane) == 0 ? ", on the right" : ", on the left");
     }
 
     /** The crane on whose fork something rides. */

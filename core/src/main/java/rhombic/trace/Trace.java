@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import java.util.function.IntPredicate;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.PersonState;
 
@@ -147,6 +148,57 @@ public final class Trace {
     /** How many segments were dropped; when it changes, what was read from them is gone. */
     public long dropped() {
         return written.dropped;
+    }
+
+    /**
+     * A piece rides on a mover that belongs to its equipment.
+     *
+     * @param fromNanos since when
+     * @param toPlace where it stands after that; negative: that is not known yet
+     */
+    public record Lift(int body, int mover, long fromNanos, int toPlace) {
+        private Lift to(int place) {
+            return new Lift(body, mover, fromNanos, place);
+        }
+    }
+
+    /**
+     * What rides at a moment, and what will in the time after it, as far as that is written down: the first first.
+     *
+     * @param movers of the equipment that count
+     * @param most so many at most
+     */
+    public List<Lift> lifts(Moment now, int node, IntPredicate movers, int most, long untilNanos) {
+        List<Lift> lifts = new ArrayList<>();
+        for (int body = now.firstAt(node); body >= 0; body = now.next(body)) {
+            if (now.carrierOf(body) >= 0 && movers.test(now.carrierOf(body))) {
+                lifts.add(new Lift(body, now.carrierOf(body), now.sinceNanos(body), -1));
+            }
+        }
+        List<Segment> segments = written.segments;
+        int open = lifts.size();
+        for (int i = find(segments, now.timeNanos()); i < segments.size(); i++) {
+            Segment segment = segments.get(i);
+            for (int r = firstAfter(segment, now.timeNanos()); r < segment.size(); r++) {
+                if (segment.times[r] > untilNanos || open == 0 && lifts.size() == most) {
+                    return lifts;
+                }
+                if (segment.places[r] == node && segment.kind(r) == Segment.RecordKind.LIFTED && movers.test(segment.values[r])
+                        && lifts.size() < most) {
+                    lifts.add(new Lift(segment.bodies[r], segment.values[r], segment.times[r], -1));
+                    open++;
+                } else if (segment.places[r] == node && segment.kind(r) == Segment.RecordKind.STANDS) {
+                    for (int k = lifts.size() - 1; k >= 0; k--) {
+                        if (lifts.get(k).body == segment.bodies[r] && lifts.get(k).toPlace < 0) {
+                            lifts.set(k, lifts.get(k).to(segment.values[r]));
+                            open--;
+                            break;
+                        }
+                    }
+                }
+            }
+        }
+        return lifts;
     }
 
     // ---- one piece

@@ -66,6 +66,29 @@ class RackSectionTest {
         assertTrue(at(104).crane().orElseThrow().alongMetres() > -1.5, "it is on its way");
     }
 
+    /** The older of two in a slot is asked for at 100 s: the younger is moved aside first, then the older goes out. */
+    @Test
+    void aCraneTellsWhatItDoesAndWhatComesNext() {
+        UnfoldedStudy unfolded = UnfoldedStudy.of(STUDY);
+        StackerCrane crane = STUDY.find("Crane", StackerCrane.class).orElseThrow();
+        List<CraneJobs.OfCrane> before = new CraneJobs(unfolded).of(crane, TRACE, TRACE.at(60_000_000_000L));
+        assertEquals(1, before.size());
+        assertEquals("Crane", before.getFirst().crane());
+        List<String> jobs = before.getFirst().jobs();
+        assertEquals(2, jobs.size(), jobs::toString);
+        assertTrue(jobs.get(0).matches("in 4.* s Piece 2 from bay 1, level 1, on the right, to bay \\d, .*"),
+                jobs::toString);
+        assertTrue(jobs.get(1).matches("in 1 min .* Piece 1 from bay 1, level 1, on the right, to the outfeed"),
+                jobs::toString);
+        boolean isSeen = false;
+        for (int second = 100; second < 180; second++) {
+            List<String> now = new CraneJobs(unfolded).of(crane, TRACE, TRACE.at(second * 1_000_000_000L)).getFirst().jobs();
+            isSeen |= now.size() == 1 && now.getFirst().equals("has Piece 1, to the outfeed");
+        }
+        assertTrue(isSeen, "the last is on the fork for a while");
+        assertEquals(List.of(), new CraneJobs(unfolded).of(crane, TRACE, TRACE.at(1_000_000_000_000L)).getFirst().jobs());
+    }
+
     /** A click on a load tells its slot, that a crane moves it, and where it waits to go. */
     @Test
     void aLoadTellsWhereItIs() {

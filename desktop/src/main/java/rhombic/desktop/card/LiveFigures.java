@@ -20,6 +20,7 @@ import rhombic.desktop.card.sentences.Sentences;
 import rhombic.desktop.floor.body.StatePattern;
 import rhombic.desktop.work.StripLog;
 import rhombic.desktop.work.Workbench;
+import rhombic.insight.CraneJobs;
 import rhombic.insight.EquipmentStory;
 import rhombic.insight.TruckStory;
 import rhombic.quantity.Clock;
@@ -30,6 +31,7 @@ import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.rack.RackStock;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
@@ -134,6 +136,10 @@ final class LiveFigures extends VBox {
             showFollow(crew);
             figures.getChildren().setAll(OrderBookView.of(study, crew, now));
             figures.getChildren().addAll(CrewDay.of(bench.study(), crew, now, strips.get(), Math.max(100, width - 40)));
+            StripLog log = strips.get();
+            if (crew instanceof StackerCrane cranes && log != null) {
+                figures.getChildren().addAll(CraneJobsView.of(new CraneJobs(study).of(cranes, log.trace(), now)));
+            }
             return;
         }
         if (!(single.get() instanceof Equipment)) {

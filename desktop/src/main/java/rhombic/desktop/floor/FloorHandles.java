@@ -20,6 +20,7 @@ import rhombic.study.place.ConveyorPath;
 import rhombic.study.place.Port;
 import rhombic.study.site.Aisle;
 import rhombic.study.site.LineElement;
+import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
@@ -41,6 +42,9 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
     /** Of a large group so many routes are drawn. */
     private static final int MAX_ROUTES = 40;
     private static final double ROUTE_METRES = 0.05;
+    private static final double MIN_AHEAD_METRES = 0.2;
+    /** No crane moves longer than that. */
+    private static final long AT_REST_NANOS = 3_600_000_000_000L;
 
     /** Where the handle is from which links of the element are drawn. */
     static Pose ofLinks(PlantElement element) {
@@ -82,17 +86,29 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
         int drawn = 0;
         for (int i = 0; i < Math.min(now.movers().count(), unfolded.members().size()) && drawn < MAX_ROUTES; i++) {
             ResourceGroup group = (ResourceGroup) unfolded.element(unfolded.members().get(i).group());
-            if (!selection.contains(group.name()) || !group.goOnRoutes()) {
+            if (!selection.contains(group.name()) || !group.goOnRoutes() && group.movingParts() == 0) {
                 continue;
             }
-            List<Pose> ahead = now.movers().ahead(i, now.timeNanos());
-            List<Viewpoint.Pixel> pixels = pixels(ahead, ROUTE_METRES);
+            boolean isCrane = group.movingParts() > 0;
+            List<Pose> ahead = isCrane ? craneAhead(unfolded, i, now) : now.movers().ahead(i, now.timeNanos());
+            List<Viewpoint.Pixel> pixels = pixels(ahead, isCrane ? 0 : ROUTE_METRES);
             if (pixels.size() == ahead.size() && ahead.size() > 1) {
                 line(pixels, 2);
                 rhombus(pixels.getLast(), 6, FloorInk.SAFFRON);
                 drawn++;
             }
         }
+    }
+
+    /** From where a crane holds its load now to where it will hold it when all its parts have come to rest. */
+    private static List<Pose> craneAhead(UnfoldedStudy unfolded, int member, Moment now) {
+        int tip = CraneParts.ofMember(unfolded, member).tip();
+        if (tip >= now.movers().count()) {
+            return List.of();
+        }
+        Pose from = now.movers().pose(tip, now.timeNanos());
+        Pose to = now.movers().pose(tip, now.timeNanos() + AT_REST_NANOS);
+        return from.distanceTo(to) < MIN_AHEAD_METRES ? List.of() : List.of(from, to);
     }
 
     /** What a hand can take of what is selected alone, and the link handle of that and of what is pointed at. */
