@@ -16,7 +16,7 @@ import rhombic.trace.Trace;
 
 /** What a stacker crane does at a moment and what it does next, read ahead in the trace as far as that is written. */
 public final class CraneJobs {
-    private static final int MOST = 6;
+    private static final int MAX_LIFTS = 6;
     private static final long AHEAD_NANOS = 15 * 60_000_000_000L;
 
     private final UnfoldedStudy study;
@@ -46,7 +46,7 @@ public final class CraneJobs {
         int node = study.number(rack.name());
         List<String> jobs = new ArrayList<>();
         Map<Integer, Integer> places = new HashMap<>(); // where what is moved more than once will be then
-        for (Trace.Lift lift : trace.lifts(now, node, crane::isTip, MOST, now.timeNanos() + AHEAD_NANOS)) {
+        for (Trace.Lift lift : trace.lifts(now, node, crane::isTip, MAX_LIFTS, now.timeNanos() + AHEAD_NANOS)) {
             if (lift.body() < now.bodies() && now.isAt(lift.body(), node)) { // else it is yet to come
                 int from = places.getOrDefault(lift.body(), now.placeOf(lift.body()));
                 jobs.add(text(lift, rack, from, now));

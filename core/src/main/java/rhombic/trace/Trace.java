@@ -166,9 +166,9 @@ public final class Trace {
      * What rides at a moment, and what will in the time after it, as far as that is written down: the first first.
      *
      * @param movers of the equipment that count
-     * @param most so many at most
+     * @param max so many at most
      */
-    public List<Lift> lifts(Moment now, int node, IntPredicate movers, int most, long untilNanos) {
+    public List<Lift> lifts(Moment now, int node, IntPredicate movers, int max, long untilNanos) {
         List<Lift> lifts = new ArrayList<>();
         for (int body = now.firstAt(node); body >= 0; body = now.next(body)) {
             if (now.carrierOf(body) >= 0 && movers.test(now.carrierOf(body))) {
@@ -180,11 +180,11 @@ public final class Trace {
         for (int i = find(segments, now.timeNanos()); i < segments.size(); i++) {
             Segment segment = segments.get(i);
             for (int r = firstAfter(segment, now.timeNanos()); r < segment.size(); r++) {
-                if (segment.times[r] > untilNanos || open == 0 && lifts.size() == most) {
+                if (segment.times[r] > untilNanos || open == 0 && lifts.size() == max) {
                     return lifts;
                 }
                 if (segment.places[r] == node && segment.kind(r) == Segment.RecordKind.LIFTED && movers.test(segment.values[r])
-                        && lifts.size() < most) {
+                        && lifts.size() < max) {
                     lifts.add(new Lift(segment.bodies[r], segment.values[r], segment.times[r], -1));
                     open++;
                 } else if (segment.places[r] == node && segment.kind(r) == Segment.RecordKind.STANDS) {

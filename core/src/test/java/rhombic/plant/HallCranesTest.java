@@ -1,5 +1,6 @@
 package rhombic.plant;
 
+import rhombic.study.crane.CraneTool;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.plant.Peopled.calendar;
@@ -139,6 +140,26 @@ class HallCranesTest {
         double exact = travel(home, from) + lift(3.5 - 0.75) + 10 + lift(3.5 - 0.75) + travel(from, to) + lift(3.5 - 0.75) + 5;
         assertEquals(exact, Runs.of(study).lead().max(), NEAR);
         isWalkedAlong(study, exact);
+    }
+
+    /** A is gripped with the hook, which is on it, for 10 s and released for 5 s; for B it takes 30 s to have the clamp on it, which grips for 3 s. */
+    @Test
+    void eachPieceIsGrippedWithItsTool() {
+        PlantElement store = box(buffer("Store", -1), -10, -4, 1.5);
+        PlantElement between = box(buffer("Between", -1), 0, 0, 3);
+        PlantElement out = box(goodsOut("Out"), 12, 6, 1);
+        CraneTool hook = new CraneTool("hook", List.of("A"), Optional.empty(), Optional.empty());
+        CraneTool clamp = new CraneTool("clamp", List.of("B"), Optional.of(time("3 s")), Optional.of(time("2 s")));
+        BridgeCrane crane = crane(1).with(new Loading(time("10 s"), time("5 s")))
+                .withUse(use -> use.withTools(List.of(hook, clamp)).withToolChange(time("30 s")));
+        Study study = new Lines().types(PieceType.usual("A"), PieceType.usual("B"))
+                .chain(Lines.timetable("In", "0 s A", "1 s B").placed(Placement.at(-40, 40)), store).chain(out).chain(between)
+                .chain(crane).link(carried("Store", "Out")).study(1, 0, 1);
+        Pose from = Layout.outlet(store, "");
+        Pose to = Layout.inlet(out, "");
+        double over = 2 * lift(3.5 - 0.75) + travel(from, to);
+        double first = travel(Layout.home(crane, 0), from) + lift(3.5 - 0.75) + 10 + over + 5;
+        assertEquals(first + over + 30 + 3 + over + 2 - 1, Runs.of(study).lead().max(), NEAR);
     }
 
     /** Where nothing is in the way, the hoist comes down while bridge and trolley travel. */

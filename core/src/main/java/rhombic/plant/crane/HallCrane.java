@@ -4,6 +4,8 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import rhombic.chance.Purpose;
+import rhombic.chance.TimeSampler;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Group;
 import rhombic.plant.run.Run;
@@ -12,12 +14,16 @@ import rhombic.space.Pose;
 import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.crane.CraneSharing;
+import rhombic.study.crane.CraneTool;
 import rhombic.study.crane.HookWays;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.CraneParts;
+import rhombic.study.value.TimeSource;
 
 /** One hall crane. It holds one piece at a time. */
 final class HallCrane extends Worker {
+    private static final int ANY = -1;
+
     private final BridgeCrane element;
     private final HookWays ways;
     private final RunwayTraffic runway;
@@ -26,6 +32,13 @@ final class HallCrane extends Worker {
     private final int trolley;
     private final Handling handling;
     private final List<Zone> zones;
+    /** Of each piece type, with which it is gripped; {@link #ANY}: with whichever is on the crane. */
+    private final int[] toolOf;
+    /** Of each tool. */
+    private final List<Handling> withTool;
+    private final TimeSampler toolChange;
+    /** That is on it. */
+    private int tool;
 
     HallCrane(int number, String name, Group group, boolean[] skills, Pose home, BridgeCrane element, HookWays ways, RunwayTraffic runway,
             Run run, @Nullable Listener listener) {
@@ -39,6 +52,15 @@ final class HallCrane extends Worker {
         trolley = parts.inner();
         handling = new Handling(element.id(), element.loading().pickUpTime(), element.loading().setDownTime(),
                 element.loading().stopTime());
+        List<CraneTool> tools = element.use().tools();
+        toolOf = run.study.pieceTypes().stream().mapToInt(type -> IntStream.range(0, tools.size())
+                .filter(i -> tools.get(i).types().contains(type.name())).findFirst().orElse(ANY)).toArray();
+        withTool = tools.stream().map(one -> new Handling(element.id() + "\u0000" + one.name(),
+                one.pickUpTime().<TimeSource>map(TimeSource.Drawn::new).orElse(element.loading().pickUpTime()),
+                one.setDownTime().<TimeSource>map(TimeSource.Drawn::new).orElse(element.loading().setDownTime()),
+                element.loading().stopTime())).toList();
+        toolChange = element.use().toolChange()
+                .onlySampler(run.stream(element.id() + "\u0000tools\u0000" + place, Purpose.CHANGEOVER));
         zones = element.use().zones().stream().flatMap(zone -> run.study.find(zone, Zone.class).stream()).toList();
     }
 
@@ -55,6 +77,21 @@ final class HallCrane extends Worker {
     @Override
     public Handling handling() {
         return handling;
+    }
+
+    @Override
+    public Handling handling(Piece piece) {
+        return toolOf[piece.type] == ANY ? handling : withTool.get(toolOf[piece.type]);
+    }
+
+    @Override
+    public long preparesFor(Piece piece) {
+        int wanted = toolOf[piece.type];
+        if (wanted == ANY || wanted == tool) {
+            return 0;
+        }
+        tool = wanted;
+        return toolChange.nextNanos();
     }
 
     @Override

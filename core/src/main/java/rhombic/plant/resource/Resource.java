@@ -118,9 +118,19 @@ public abstract class Resource {
         return Double.POSITIVE_INFINITY;
     }
 
-    /** How long each piece takes to be taken up and to be set down; null: no time. */
+    /** How long each piece takes to be taken up and to be set down, and a stop before the first; null: no time. */
     public @Nullable Handling handling() {
         return null;
+    }
+
+    /** The same of one piece. */
+    public @Nullable Handling handling(Piece piece) {
+        return handling();
+    }
+
+    /** It prepares to take up a piece; says how long that takes. */
+    public long preparesFor(Piece piece) {
+        return 0;
     }
 
     /** How much farther than a person it stands from where it takes up and sets down. */

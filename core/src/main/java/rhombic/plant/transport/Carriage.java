@@ -362,19 +362,18 @@ final class Carriage extends Passage {
 
     /** How long the piece takes to be taken up here, or to be set down where the link leads. */
     long handlingNanos(Resource carrier, Piece piece, boolean takesUp) {
-        HandlingTimes times = handlingOf(carrier);
+        HandlingTimes times = handlingOf(carrier.handling(piece));
         long own = times == null ? 0 : (takesUp ? times.takingUp : times.settingDown).nanos(piece);
-        return own + (takesUp && picks != null ? picks.pieceNanos(piece) : 0);
+        return own + (takesUp ? carrier.preparesFor(piece) : 0) + (takesUp && picks != null ? picks.pieceNanos(piece) : 0);
     }
 
     /** How long it takes at a stop before the first piece is handled. */
     long stopNanos(Resource carrier, boolean takesUp) {
-        HandlingTimes times = handlingOf(carrier);
+        HandlingTimes times = handlingOf(carrier.handling());
         return (times == null ? 0 : times.stop.nextNanos()) + (takesUp && picks != null ? picks.stopNanos() : 0);
     }
 
-    private @Nullable HandlingTimes handlingOf(Resource carrier) {
-        Resource.Handling needed = carrier.handling();
+    private @Nullable HandlingTimes handlingOf(Resource.@Nullable Handling needed) {
         return needed == null ? null : handling.computeIfAbsent(needed.id(), id -> {
             String stream = course.link().id() + "\u0000" + id;
             return new HandlingTimes(time(needed.pickUp(), stream, Purpose.PICK_UP), time(needed.setDown(), stream, Purpose.SET_DOWN),

@@ -3,6 +3,8 @@ package rhombic.study.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -37,6 +39,7 @@ final class HallCraneCheck {
     private List<Problem> all() {
         room();
         zones();
+        tools();
         roof();
         List<CarriedLink> carried = CarriedLink.of(study, crane);
         for (Predicate<CarriedLink> trouble : List.<Predicate<CarriedLink>>of(this::isOutOfReach, this::isTooLow, this::isTooHeavy)) {
@@ -65,6 +68,13 @@ final class HallCraneCheck {
                             : Problem.Fix.of("Make it " + needed + " long", crane,
                                     e -> ((BridgeCrane) e).withRunway(r -> r.withLength(needed))));
         }
+    }
+
+    private void tools() {
+        Set<String> seen = new TreeSet<>();
+        crane.use().tools().stream().flatMap(tool -> tool.types().stream().distinct()).filter(type -> !seen.add(type)).findFirst()
+                .ifPresent(type -> warn("Two of its tools are for " + type + "; the first is used",
+                        "Name each type with one tool", null));
     }
 
     private void zones() {

@@ -99,7 +99,13 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
                     CraneUse::withZones).within(BridgeCrane::use, BridgeCrane::with),
             Field.optional("operator",
                     "The crew or skill of which somebody must walk along below each that travels; missing: they go by themselves.",
-                    FieldType.SKILL, "", CraneUse::operator, CraneUse::withOperator).within(BridgeCrane::use, BridgeCrane::with)),
+                    FieldType.SKILL, "", CraneUse::operator, CraneUse::withOperator).within(BridgeCrane::use, BridgeCrane::with),
+            Field.optional("tools", "That each has, of which one is on it, the first to begin with; missing: one for all pieces.",
+                    new FieldType.Several<>(CraneTool.TYPE), List.<CraneTool>of(), CraneUse::tools, CraneUse::withTools)
+                    .within(BridgeCrane::use, BridgeCrane::with),
+            Field.optional("toolChange", "To have another tool on it, before a piece is gripped; missing: no time.", FieldType.DURATION,
+                    CraneUse.USUAL.toolChange(), CraneUse::toolChange, CraneUse::withToolChange)
+                    .within(BridgeCrane::use, BridgeCrane::with)),
             BridgeCrane::usual, (basics, types) -> usual(basics).with(HallCraneDriving.USUAL)
                     .with(new Loading(DistributionText.parse("20 s"), DistributionText.parse("15 s"))));
 

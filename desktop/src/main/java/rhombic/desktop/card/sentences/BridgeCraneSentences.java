@@ -1,7 +1,13 @@
 package rhombic.desktop.card.sentences;
 
+import java.util.stream.Collectors;
+import rhombic.chance.Distribution;
+import rhombic.chance.DistributionText;
+import rhombic.study.crane.CraneTool;
+import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
 import static rhombic.desktop.card.text.Sentence.Token.several;
+import static rhombic.desktop.card.text.Sentence.Token.time;
 import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
@@ -120,8 +126,41 @@ final class BridgeCraneSentences {
         parts.addAll(times.of("pick up", crane.loading().pickUpTime(), time -> crane(c -> c.with(c.loading().withPickUpTime(time)))));
         parts.add(new Words(", releasing it "));
         parts.addAll(times.of("set down", crane.loading().setDownTime(), time -> crane(c -> c.with(c.loading().withSetDownTime(time)))));
-        parts.add(new Words("."));
+        parts.add(new Words(". "));
+        parts.add(tools());
+        if (crane.use().tools().size() > 1) {
+            parts.add(new Words(" are its tools, the first on it to begin with; another is put on in "));
+            parts.add(time("tool change", crane.use().toolChange().toString(), crane.use().toolChange().toString(),
+                    text -> crane(c -> c.withUse(u -> u.withToolChange(DistributionText.parse(text))))));
+            parts.add(new Words("."));
+        }
         return new Sentence(parts);
+    }
+
+    private Part tools() {
+        List<CraneTool> now = crane.use().tools();
+        String shown = now.isEmpty()
+                ? "+ tools"
+                : now.stream().map(one -> one.name() + " (" + String.join(", ", one.types()) + ")").collect(Collectors.joining(", "));
+        return cells("tools", shown, new Sentence.Grid(List.of("tool", "types", "gripping", "releasing"),
+                now.stream().map(one -> List.of(one.name(), String.join(", ", one.types()),
+                        one.pickUpTime().map(Object::toString).orElse(""), one.setDownTime().map(Object::toString).orElse(""))).toList(),
+                "A row for each tool: its name, the piece types that are gripped with it, and how long gripping and releasing take with it; "
+                        + "empty: as above",
+                false, 2, filled -> {
+                    List<CraneTool> read = filled.rows().stream().map(this::tool).toList();
+                    return crane(c -> c.withUse(u -> u.withTools(read)));
+                }));
+    }
+
+    private CraneTool tool(List<String> row) {
+        List<String> types = Arrays.stream(row.get(1).split(",")).map(String::strip).filter(name -> !name.isEmpty())
+                .map(name -> OrderSentences.type(study, name)).toList();
+        return new CraneTool(row.get(0).strip(), types, duration(row, 2), duration(row, 3));
+    }
+
+    private static Optional<Distribution> duration(List<String> row, int at) {
+        return row.size() <= at || row.get(at).isBlank() ? Optional.empty() : Optional.of(DistributionText.parse(row.get(at)));
     }
 
     private Sentence carrying() {
