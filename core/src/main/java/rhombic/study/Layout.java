@@ -47,7 +47,7 @@ public final class Layout {
 
     /** Where one of a group waits for work, by number: in rows. */
     public static Pose home(ResourceGroup group, int number) {
-        return inRows(group, group.count(), number);
+        return group.waitsAt(number).orElseGet(() -> inRows(group, group.count(), number));
     }
 
     /**

@@ -371,9 +371,9 @@ class HallCranesTest {
             Moment moment = trace.at(t);
             for (int i = 0; i < parts.size(); i++) {
                 Pose hook = moment.movers().pose(parts.get(i).tip(), t);
-                double x = parts.get(i).group().alongMetres(moment.movers().pose(parts.get(i).member(), t));
+                double x = parts.get(i).group().geometry().along(moment.movers().pose(parts.get(i).member(), t));
                 if (i > 0) {
-                    double other = parts.get(i).group().alongMetres(moment.movers().pose(parts.get(i - 1).member(), t));
+                    double other = parts.get(i).group().geometry().along(moment.movers().pose(parts.get(i - 1).member(), t));
                     assertTrue(x - other >= apart - 1e-6, "seed " + seed + " at " + t + ": " + (x - other));
                 }
                 if (isLow(study, hook)) {
@@ -389,8 +389,8 @@ class HallCranesTest {
     private static boolean isLow(Study study, Pose hook) {
         BridgeCrane crane = study.all(BridgeCrane.class).getFirst();
         return study.elements().stream().anyMatch(element -> element.name().matches("(From|To) .*")
-                && Math.abs(crane.alongMetres(element.placement().pose()) - crane.alongMetres(hook)) < 1
-                && Math.abs(crane.acrossMetres(element.placement().pose()) - crane.acrossMetres(hook)) < 1
+                && Math.abs(crane.geometry().seen(element.placement().pose()).x() - crane.geometry().seen(hook).x()) < 1
+                && Math.abs(crane.geometry().seen(element.placement().pose()).y() - crane.geometry().seen(hook).y()) < 1
                 && hook.z() < element.footprint().heightMetres() + 0.5 - 1e-6);
     }
 

@@ -124,7 +124,7 @@ final class HallCrane extends Worker {
     private boolean isOwner(Pose outlet, Pose inlet) {
         int owner = element.ownerOf(outlet);
         int away = Math.abs(place - owner);
-        return IntStream.range(0, element.cranes())
+        return IntStream.range(0, element.count())
                 .filter(other -> other != place && !runway.isAway(other) && canReach(other, outlet, inlet))
                 .noneMatch(other -> Math.abs(other - owner) < away || Math.abs(other - owner) == away && other < place);
     }

@@ -12,6 +12,7 @@ import rhombic.space.Pace;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneGeometry;
 import rhombic.study.place.AxisDriving;
 import rhombic.study.unfold.CraneParts;
 import rhombic.trace.MoverMoment;
@@ -36,6 +37,7 @@ final class Overhead extends Whereabouts {
 
     private final Run run;
     private final BridgeCrane element;
+    private final CraneGeometry geometry;
     private final LiftLevels lifts;
     private final RunwayTraffic runway;
     private final int number;
@@ -69,18 +71,16 @@ final class Overhead extends Whereabouts {
         this.runway = runway;
         CraneParts<?> parts = CraneParts.ofMember(run.unfolded, resource.number);
         number = parts.number();
-        double length = element.runway().length().inBaseUnit();
-        double span = element.runway().span().inBaseUnit();
-        Pose middle = element.placement().pose();
-        Path along = Path.from(middle.of(Pose.at(-length / 2, 0, -middle.z(), 0))).straight(length, 0).build();
-        Path across = Path.from(Pose.at(0, -span / 2, 0, 90)).straight(span, 0).build();
+        geometry = element.geometry();
         Path up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, element.runway().liftHeight().inBaseUnit() + MARGIN_METRES, 0)),
                 0);
-        low = element.alongMetres(home);
+        low = geometry.along(home);
         high = low;
         from = home;
-        bridge = new CraneAxis(run, resource.number, MoverMoment.FLOOR, along, middle.heading(), length / 2, low);
-        trolley = new CraneAxis(run, parts.inner(), resource.number, across, 90, span / 2, element.acrossMetres(home));
+        bridge = new CraneAxis(run, resource.number, MoverMoment.FLOOR, geometry.alongPath(), geometry.facing(), geometry.alongBegins(),
+                low);
+        trolley = new CraneAxis(run, parts.inner(), resource.number, geometry.acrossPath(), 90, geometry.acrossBegins(),
+                geometry.across(home));
         hoist = new CraneAxis(run, parts.tip(), parts.inner(), up, 0, 0, lifts.height(home, home));
         runway.add(this);
         step = new Event(true) {
@@ -152,13 +152,12 @@ final class Overhead extends Whereabouts {
     }
 
     boolean reaches(double along) {
-        return along >= element.minAlongMetres(number) - NEAR_METRES && along <= element.maxAlongMetres(number) + NEAR_METRES;
+        return along >= geometry.minAlong(number) - NEAR_METRES && along <= geometry.maxAlong(number) + NEAR_METRES;
     }
 
     /** It travels out of the way of another; what it wanted itself it still wants then. */
     void standAside(double along) {
-        Pose there = element.placement().pose().of(Pose.at(along, trolley.at(), 0, 0));
-        move(along, trolley.at(), lifts.height(pose(), there), Double.NaN);
+        move(along, trolley.at(), lifts.height(pose(), geometry.below(along, trolley.at())), Double.NaN);
     }
 
     /** Its part of the runway is free: it sets out. */
@@ -175,8 +174,8 @@ final class Overhead extends Whereabouts {
     @Override
     protected boolean goTo(Pose location, Aim newAim, boolean isLoaded) {
         tellLeavesFor(location);
-        double along = element.alongMetres(location);
-        double across = element.acrossMetres(location);
+        double along = geometry.along(location);
+        double across = geometry.across(location);
         double ends = newAim == Aim.JOB ? lifts.levelAt(location) : Double.NaN;
         setAim(newAim);
         goal = new Goal(location, along, across, ends, isLoaded);
@@ -343,8 +342,7 @@ final class Overhead extends Whereabouts {
 
     @Override
     protected Pose pose() {
-        Pose middle = element.placement().pose();
-        return middle.of(Pose.at(bridge.now(), trolley.now(), -middle.z(), 0));
+        return geometry.below(bridge.now(), trolley.now());
     }
 
     @Override

@@ -10,10 +10,12 @@ import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
 import rhombic.quantity.Unit;
+import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.area.Zone;
 import rhombic.study.crane.BridgeCrane;
 import rhombic.study.crane.CraneForm;
+import rhombic.study.crane.CraneGeometry;
 import rhombic.study.crane.HookWays;
 import rhombic.study.value.PieceType;
 
@@ -98,27 +100,40 @@ final class HallCraneCheck {
 
     /** One is enough to be told. */
     private boolean isOutOfReach(CarriedLink carried) {
-        boolean isReached = IntStream.range(0, crane.cranes())
+        boolean isReached = IntStream.range(0, crane.count())
                 .anyMatch(number -> crane.reaches(number, carried.outlet()) && crane.reaches(number, carried.inlet()));
         if (isReached || !carried.isOfOneGroup(study)) {
             return false;
         }
-        boolean isEachReached = IntStream.range(0, crane.cranes()).anyMatch(number -> crane.reaches(number, carried.outlet()))
-                && IntStream.range(0, crane.cranes()).anyMatch(number -> crane.reaches(number, carried.inlet()));
-        boolean isFrom = IntStream.range(0, crane.cranes()).noneMatch(number -> crane.reaches(number, carried.outlet()));
+        boolean isEachReached = IntStream.range(0, crane.count()).anyMatch(number -> crane.reaches(number, carried.outlet()))
+                && IntStream.range(0, crane.count()).anyMatch(number -> crane.reaches(number, carried.inlet()));
+        boolean isFrom = IntStream.range(0, crane.count()).noneMatch(number -> crane.reaches(number, carried.outlet()));
         warn(isEachReached
                 ? "None of its cranes reaches both ends " + between(carried)
                         + ", since the others need room too, so nothing is lifted there"
                 : "It does not reach " + (isFrom ? carried.from().name() : carried.to().name()) + ", so nothing is lifted "
                         + between(carried),
-                "Make the runway longer or wider, move what is to be reached, or let others carry", longer(carried));
+                crane.form() == CraneForm.JIB
+                        ? "Make the jib longer, move what is to be reached, or let others carry"
+                        : "Make the runway longer or wider, move what is to be reached, or let others carry",
+                longer(carried));
         return true;
     }
 
     /** So long and wide that it reaches both ends. */
     private Problem.@Nullable Fix longer(CarriedLink carried) {
-        double along = Math.max(Math.abs(crane.alongMetres(carried.outlet())), Math.abs(crane.alongMetres(carried.inlet())));
-        double across = Math.max(Math.abs(crane.acrossMetres(carried.outlet())), Math.abs(crane.acrossMetres(carried.inlet())));
+        CraneGeometry geometry = crane.geometry();
+        Pose from = geometry.seen(carried.outlet());
+        Pose to = geometry.seen(carried.inlet());
+        if (crane.form() == CraneForm.JIB) {
+            Quantity reach = metres(Math.max(Math.hypot(from.x(), from.y()), Math.hypot(to.x(), to.y())));
+            boolean isTooNear = reach.inBaseUnit() <= crane.jibMetres(); // one end is too near to the pillar
+            return isTooNear || reach.inBaseUnit() > 50
+                    ? null
+                    : Problem.Fix.of("Make the jib " + reach + " long", crane, e -> ((BridgeCrane) e).withJib(reach));
+        }
+        double along = Math.max(Math.abs(from.x()), Math.abs(to.x()));
+        double across = Math.max(Math.abs(from.y()), Math.abs(to.y()));
         double others = (crane.cranes() - 1) * crane.runway().safeDistance().inBaseUnit();
         Quantity length = metres(Math.max(crane.runway().length().inBaseUnit(), 2 * (along + others)));
         Quantity span = metres(Math.max(crane.runway().span().inBaseUnit(), 2 * across));

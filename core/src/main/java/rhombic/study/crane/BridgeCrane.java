@@ -54,11 +54,14 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     public static final Kind<BridgeCrane> KIND = new Kind<>("Bridge crane", Family.MOVE, BridgeCrane.class, List.of(
             Field.optional("form", "On what they run; missing: bridge crane.", FieldType.Word.of(CraneForm.values()), CraneForm.BRIDGE,
                     BridgeCrane::form, BridgeCrane::withForm),
-            Field.required("cranes", "How many there are on the runway.", new FieldType.Whole(1, MAX_CRANES), BridgeCrane::cranes,
+            Field.required("cranes", "How many there are on the runway; a jib crane is one by itself.", new FieldType.Whole(1, MAX_CRANES),
+                    BridgeCrane::cranes,
                     BridgeCrane::withCranes),
-            Field.written("length", "Of the runway.", new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.length(), Runway::length,
+            Field.written("length", "Of the runway; of a jib crane the side of the square that it serves.",
+                    new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.length(), Runway::length,
                     Runway::withLength).within(BridgeCrane::runway, BridgeCrane::with),
-            Field.written("span", "From one rail to the other.", new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.span(),
+            Field.written("span", "From one rail to the other; of a jib crane the same side.", new FieldType.Measured(Dimension.LENGTH),
+                    Runway.USUAL.span(),
                     Runway::span, Runway::withSpan).within(BridgeCrane::runway, BridgeCrane::with),
             Field.written("liftHeight", "To which the underside of a load can be lifted.", new FieldType.Measured(Dimension.LENGTH),
                     Runway.USUAL.liftHeight(), Runway::liftHeight, Runway::withLiftHeight).within(BridgeCrane::runway, BridgeCrane::with),
@@ -67,7 +70,7 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
             Field.written("safeDistance", "From the middle of a bridge to that of the next, at least.",
                     new FieldType.Measured(Dimension.LENGTH), Runway.USUAL.safeDistance(), Runway::safeDistance, Runway::withSafeDistance)
                     .within(BridgeCrane::runway, BridgeCrane::with),
-            AxisDriving.speedField("speed", "Of the bridge, along the runway.", HallCraneDriving.USUAL.bridge())
+            AxisDriving.speedField("speed", "Of the bridge, along the runway; of a jib, of its tip.", HallCraneDriving.USUAL.bridge())
                     .within(HallCraneDriving::bridge, HallCraneDriving::withBridge).within(BridgeCrane::driving, BridgeCrane::with),
             AxisDriving.accelerationField("acceleration", "By which the bridge speeds up and brakes; missing: at once.")
                     .within(HallCraneDriving::bridge, HallCraneDriving::withBridge).within(BridgeCrane::driving, BridgeCrane::with),
@@ -126,57 +129,58 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
 
     // ---- where they reach
 
-    /** Metres along the runway from its middle. */
-    public double alongMetres(Pose place) {
-        double turn = Math.toRadians(placement().headingDegrees());
-        return (place.x() - placement().xMetres()) * Math.cos(turn) + (place.y() - placement().yMetres()) * Math.sin(turn);
+    /** How it comes over a place. */
+    public CraneGeometry geometry() {
+        return form == CraneForm.JIB ? new JibGeometry(placement(), jibMetres()) : new RunwayGeometry(placement(), runway, cranes);
     }
 
-    /** Metres across the runway from its middle, to the left. */
-    public double acrossMetres(Pose place) {
-        double turn = Math.toRadians(placement().headingDegrees());
-        return (place.y() - placement().yMetres()) * Math.cos(turn) - (place.x() - placement().xMetres()) * Math.sin(turn);
+    /** From the pillar of a jib crane to the tip of its jib: half the shorter side of the square that it serves. */
+    public double jibMetres() {
+        return Math.min(runway.length().inBaseUnit(), runway.span().inBaseUnit()) / 2;
     }
 
-    /** How far one of them can go towards the beginning of the runway, if the others stand aside as far as they can. */
-    public double minAlongMetres(int number) {
-        return -runway.length().inBaseUnit() / 2 + number * runway.safeDistance().inBaseUnit();
-    }
-
-    /** How far one of them can go towards the end of the runway. */
-    public double maxAlongMetres(int number) {
-        return runway.length().inBaseUnit() / 2 - (cranes - 1 - number) * runway.safeDistance().inBaseUnit();
+    /** With such a jib. */
+    public BridgeCrane withJib(Quantity reach) {
+        Quantity side = new Quantity(2 * reach.inBaseUnit(), Unit.METRE);
+        return with(runway.withLength(side).withSpan(side));
     }
 
     /** Whether the hook of one of them comes over a place. */
     public boolean reaches(int number, Pose place) {
-        double along = alongMetres(place);
-        return along >= minAlongMetres(number) && along <= maxAlongMetres(number)
-                && Math.abs(acrossMetres(place)) <= runway.span().inBaseUnit() / 2;
+        CraneGeometry geometry = geometry();
+        double along = geometry.along(place);
+        return along >= geometry.minAlong(number) && along <= geometry.maxAlong(number) && geometry.reachesAcross(geometry.across(place));
     }
 
     /** In whose part of the runway a place is, if it is cut into parts of equal length. */
     public int ownerOf(Pose place) {
         double length = runway.length().inBaseUnit();
-        return Math.clamp((int) ((alongMetres(place) + length / 2) / length * cranes), 0, cranes - 1);
+        return Math.clamp((int) ((geometry().along(place) + length / 2) / length * count()), 0, count() - 1);
     }
 
     /** Whether there is room for all of them beside each other, each at its home. */
     public boolean hasRoomForAll() {
-        return runway.length().inBaseUnit() >= cranes * runway.safeDistance().inBaseUnit();
+        return form == CraneForm.JIB || runway.length().inBaseUnit() >= cranes * runway.safeDistance().inBaseUnit();
     }
 
     // ---- what a group of resources is asked
 
+    /** A jib crane is one by itself. */
     @Override
     public int count() {
-        return cranes;
+        return form == CraneForm.JIB ? 1 : cranes;
+    }
+
+    /** The hook of a jib crane waits half way out; others wait beside each other. */
+    @Override
+    public Optional<Pose> waitsAt(int number) {
+        return form == CraneForm.JIB ? Optional.of(geometry().below(0, jibMetres() / 2)) : Optional.empty();
     }
 
     /** Called as the group, with a number if there are several. */
     @Override
     public List<Person> members() {
-        return Person.alike(name(), cranes);
+        return Person.alike(name(), count());
     }
 
     @Override
@@ -244,8 +248,11 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
 
     @Override
     public List<Candidate> candidates() {
-        return List.of(new Candidate(Candidate.Aspect.PEOPLE, "one more crane", () -> withCranes(cranes + 1)),
-                new Candidate(Candidate.Aspect.SPEED, "a tenth faster", () -> with(driving.each(axis -> axis.faster(Candidate.FASTER)))));
+        Candidate faster = new Candidate(Candidate.Aspect.SPEED, "a tenth faster",
+                () -> with(driving.each(axis -> axis.faster(Candidate.FASTER))));
+        return form == CraneForm.JIB
+                ? List.of(faster)
+                : List.of(new Candidate(Candidate.Aspect.PEOPLE, "one more crane", () -> withCranes(cranes + 1)), faster);
     }
 
     // ---- its size
@@ -257,7 +264,10 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
 
     @Override
     public Footprint usualSize() {
-        return new Footprint(runway.length().inBaseUnit(), runway.span().inBaseUnit(), railMetres() + BRIDGE_METRES);
+        double high = railMetres() + BRIDGE_METRES;
+        return form == CraneForm.JIB
+                ? new Footprint(2 * jibMetres(), 2 * jibMetres(), high)
+                : new Footprint(runway.length().inBaseUnit(), runway.span().inBaseUnit(), high);
     }
 
     @Override
@@ -292,24 +302,33 @@ public record BridgeCrane(Basics basics, CraneForm form, int cranes, Runway runw
     /** The corner at the end of its runway, on the left. */
     @Override
     public Optional<Pose> sizingCorner() {
-        return Optional.of(placement().pose().of(Pose.at(runway.length().inBaseUnit() / 2, runway.span().inBaseUnit() / 2, 0, 0)));
+        return Optional.of(placement().pose().of(Pose.at(footprint().lengthMetres() / 2, footprint().widthMetres() / 2, 0, 0)));
     }
 
     @Override
     public String sizingHint() {
-        return "drag for the length and the span of the runway";
+        return form == CraneForm.JIB ? "drag for the reach of the jib" : "drag for the length and the span of the runway";
     }
 
     @Override
     public BridgeCrane sizedTo(Pose corner) {
         Pose other = placement().pose().of(Pose.at(-runway.length().inBaseUnit() / 2, -runway.span().inBaseUnit() / 2, 0, 0));
-        double length = Math.clamp(alongMetres(corner) - alongMetres(other), 2, 1000);
-        double span = Math.clamp(acrossMetres(corner) - acrossMetres(other), 2, 100);
+        Pose far = seen(corner);
+        if (form == CraneForm.JIB) {
+            return withJib(tenths(Math.clamp(Math.max(Math.abs(far.x()), Math.abs(far.y())), 1, 50)));
+        }
+        Pose near = seen(other);
+        double length = Math.clamp(far.x() - near.x(), 2, 1000);
+        double span = Math.clamp(far.y() - near.y(), 2, 100);
         BridgeCrane sized = with(runway.withLength(tenths(length)).withSpan(tenths(span)));
         Pose front = Pose.at(other.x(), other.y(), 0, placement().headingDegrees());
         Pose middle = front.of(Pose.at(sized.runway.length().inBaseUnit() / 2, sized.runway.span().inBaseUnit() / 2, 0, 0));
         return sized
                 .with(sized.basics().placed(new Placement(middle.x(), middle.y(), placement().zMetres(), placement().headingDegrees())));
+    }
+
+    private Pose seen(Pose place) {
+        return geometry().seen(place);
     }
 
     private static Quantity tenths(double metres) {

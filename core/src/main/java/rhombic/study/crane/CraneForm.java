@@ -5,7 +5,9 @@ public enum CraneForm {
     /** On rails high up, on the columns of the hall. */
     BRIDGE("bridge crane"),
     /** On legs of its own, on rails on the floor. */
-    GANTRY("gantry crane");
+    GANTRY("gantry crane"),
+    /** On a pillar, about which its jib turns. */
+    JIB("jib crane");
 
     private final String word;
 

@@ -9,38 +9,31 @@ import rhombic.study.kind.PlantElement;
 import rhombic.study.site.Structure;
 
 /**
- * How high loads are carried over what stands below a runway. Bridge and trolley each go at their own pace, so between two places the hook can be anywhere in the
- * rectangle between them: all that reaches into it counts, with the room that a load takes beside the hook. Made once for a study; immutable.
+ * How high loads are carried over what stands below a crane. Its parts each go at their own pace, so between two places the hook can be anywhere in the part of the
+ * floor that the {@linkplain CraneGeometry#swept crane passes over}: all that reaches into it counts, with the room that a load takes beside the hook. Made once for a study;
+ * immutable.
  */
 public final class HookWays {
     /** So far beside the hook a load reaches at most. */
     private static final double BESIDE_METRES = 0.8;
 
     private final BridgeCrane crane;
+    private final CraneGeometry geometry;
     private final List<Obstacle> obstacles = new ArrayList<>();
 
     /**
-     * A convex outline, seen along and across the runway.
+     * A convex outline, as the crane sees it.
      *
      * @param top above the floor
      */
     private record Obstacle(double[] along, double[] across, double top) {
-        /** Whether it reaches into a rectangle: unless a side of either divides them (separating axis theorem). */
-        boolean reachesInto(double minAlong, double maxAlong, double minAcross, double maxAcross) {
-            if (isBeside(along, minAlong, maxAlong) || isBeside(across, minAcross, maxAcross)) {
+        /** Whether it reaches into another: unless a side of either divides them (separating axis theorem). */
+        boolean reachesInto(CraneGeometry.Outline other) {
+            if (isBeside(along, other.minX(), other.maxX()) || isBeside(across, other.minY(), other.maxY())) {
                 return false;
             }
-            double[] x = {minAlong, maxAlong, maxAlong, minAlong};
-            double[] y = {minAcross, minAcross, maxAcross, maxAcross};
-            for (int i = 0; i < along.length; i++) {
-                int next = (i + 1) % along.length;
-                double nx = across[next] - across[i];
-                double ny = along[i] - along[next];
-                if (isDivided(nx, ny, x, y)) {
-                    return false;
-                }
-            }
-            return true;
+            return !isDividedBySides(along, across, along, across, other.x(), other.y())
+                    && (other.isUpright() || !isDividedBySides(other.x(), other.y(), along, across, other.x(), other.y()));
         }
 
         private static boolean isBeside(double[] values, double min, double max) {
@@ -53,10 +46,19 @@ public final class HookWays {
             return isBelow || isAbove;
         }
 
-        private boolean isDivided(double nx, double ny, double[] x, double[] y) {
-            double[] own = range(nx, ny, along, across);
-            double[] other = range(nx, ny, x, y);
-            return own[1] < other[0] || other[1] < own[0];
+        /** Whether a side of the outline divides the two others. */
+        private static boolean isDividedBySides(double[] x, double[] y, double[] oneX, double[] oneY, double[] otherX, double[] otherY) {
+            for (int i = 0; i < x.length; i++) {
+                int next = (i + 1) % x.length;
+                double nx = y[next] - y[i];
+                double ny = x[i] - x[next];
+                double[] one = range(nx, ny, oneX, oneY);
+                double[] other = range(nx, ny, otherX, otherY);
+                if (one[1] < other[0] || other[1] < one[0]) {
+                    return true;
+                }
+            }
+            return false;
         }
 
         private static double[] range(double nx, double ny, double[] x, double[] y) {
@@ -74,6 +76,7 @@ public final class HookWays {
     /** Of all equipment and structures of the study. */
     public HookWays(Study study, BridgeCrane crane) {
         this.crane = crane;
+        geometry = crane.geometry();
         double roof = crane.railMetres();
         for (PlantElement element : study.elements()) {
             double low = element.placement().zMetres();
@@ -100,20 +103,18 @@ public final class HookWays {
     }
 
     private void add(List<Pose> outline, double top) {
-        obstacles.add(new Obstacle(outline.stream().mapToDouble(crane::alongMetres).toArray(),
-                outline.stream().mapToDouble(crane::acrossMetres).toArray(), top));
+        List<Pose> seen = outline.stream().map(geometry::seen).toList();
+        obstacles.add(new Obstacle(seen.stream().mapToDouble(Pose::x).toArray(), seen.stream().mapToDouble(Pose::y).toArray(), top));
     }
 
     /** How high the underside of a load is at least while it goes from one place to another, in metres above the floor. */
     public double heightBetween(Pose from, Pose to) {
-        double minAlong = Math.min(crane.alongMetres(from), crane.alongMetres(to)) - BESIDE_METRES;
-        double maxAlong = Math.max(crane.alongMetres(from), crane.alongMetres(to)) + BESIDE_METRES;
-        double minAcross = Math.min(crane.acrossMetres(from), crane.acrossMetres(to)) - BESIDE_METRES;
-        double maxAcross = Math.max(crane.acrossMetres(from), crane.acrossMetres(to)) + BESIDE_METRES;
         double top = 0;
-        for (Obstacle one : obstacles) {
-            if (one.top > top && one.reachesInto(minAlong, maxAlong, minAcross, maxAcross)) {
-                top = one.top;
+        for (CraneGeometry.Outline swept : geometry.swept(from, to, BESIDE_METRES)) {
+            for (Obstacle one : obstacles) {
+                if (one.top > top && one.reachesInto(swept)) {
+                    top = one.top;
+                }
             }
         }
         return top + crane.runway().clearance().inBaseUnit();

@@ -96,6 +96,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
         return 0;
     }
 
+    /** Where one of them waits at first; empty: beside the others, where the group stands. */
+    default Optional<Pose> waitsAt(int number) {
+        return Optional.empty();
+    }
+
     /** Whether they go along routes on the floor, which can be drawn. */
     default boolean goOnRoutes() {
         return comeWhenCalled();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
@@ -12,6 +13,7 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.crane.BridgeCrane;
+import rhombic.study.crane.CraneForm;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
@@ -41,6 +43,7 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
     private static final int MAX_OUTLINED = 200;
     /** Of a large group so many routes are drawn. */
     private static final int MAX_ROUTES = 40;
+    private static final int CIRCLE = 36;
     private static final double ROUTE_METRES = 0.05;
     private static final double MIN_AHEAD_METRES = 0.2;
     /** No crane moves longer than that. */
@@ -151,6 +154,13 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
 
     /** How high loads are lifted, all over the runway; on the floor the room that each crane keeps for itself where it waits at first. */
     private void reach(BridgeCrane crane) {
+        if (crane.form() == CraneForm.JIB) {
+            double reach = crane.jibMetres();
+            thin(IntStream.rangeClosed(0, CIRCLE).mapToObj(i -> crane.geometry().below(reach * Math.PI * (2.0 * i / CIRCLE - 1), 0))
+                    .toList(),
+                    crane.runway().liftHeight().inBaseUnit());
+            return;
+        }
         double l = crane.runway().length().inBaseUnit() / 2;
         double w = crane.runway().span().inBaseUnit() / 2;
         Pose middle = crane.placement().pose();
@@ -158,7 +168,7 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
                 .map(middle::of).toList(), crane.runway().liftHeight().inBaseUnit());
         double half = crane.runway().safeDistance().inBaseUnit() / 2;
         for (int i = 0; crane.cranes() > 1 && i < crane.cranes(); i++) {
-            double x = crane.alongMetres(Layout.home(crane, i));
+            double x = crane.geometry().along(Layout.home(crane, i));
             for (double edge : new double[] {x - half, x + half}) {
                 thin(List.of(middle.of(Pose.at(edge, -w, 0, 0)), middle.of(Pose.at(edge, w, 0, 0))), ABOVE_METRES);
             }

@@ -16,7 +16,6 @@ import rhombic.study.unfold.UnfoldedStudy;
 
 /** The hall cranes on the floor: bridge, trolley, ropes, hook and sling. */
 final class HallCraneView {
-    private static final double ROPE_ENDS_ABOVE_RAIL = 0.9;
     private static final double BLOCK_METRES = 0.45;
     private static final double MIN_METRES = 0.01;
 
@@ -34,10 +33,11 @@ final class HallCraneView {
         final PlacedBody sling = new PlacedBody(palette);
         final Scale drawnOut = new Scale(1, 1, 1);
         final Scale slung = new Scale(1, 1, 1);
-        final double railMetres;
+        /** How high the ropes end. */
+        final double ropesMetres;
 
         One(BridgeCrane crane) {
-            railMetres = crane.railMetres();
+            ropesMetres = crane.railMetres() + HallCraneForm.ropesEndMetres(crane);
             bridge.setMesh(HallCraneForm.bridge(crane));
             trolley.setMesh(HallCraneForm.trolley(crane));
             ropes.setMesh(HallCraneForm.ropes());
@@ -65,7 +65,7 @@ final class HallCraneView {
             hook.at(hangs);
             double top = hangs.z() + BLOCK_METRES;
             ropes.at(hangs.x(), hangs.y(), top, middle.heading());
-            drawnOut.setY(Math.max(MIN_METRES, railMetres + ROPE_ENDS_ABOVE_RAIL - top));
+            drawnOut.setY(Math.max(MIN_METRES, ropesMetres - top));
             sling.at(hangs.x(), hangs.y(), hangs.z(), middle.heading());
             slung.setY(Math.max(MIN_METRES, slingMetres));
             sling.setVisible(slingMetres > 0);

@@ -3,6 +3,7 @@ package rhombic.desktop.card.sentences;
 import java.util.stream.Collectors;
 import rhombic.chance.Distribution;
 import rhombic.chance.DistributionText;
+import rhombic.quantity.Unit;
 import rhombic.study.crane.CraneTool;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -64,15 +65,21 @@ final class BridgeCraneSentences {
     }
 
     private Sentence runway() {
+        if (crane.form() == CraneForm.JIB) {
+            Quantity reach = new Quantity(crane.jibMetres(), Unit.METRE);
+            return new Sentence(new Words("A "), form(),
+                    new Words(", whose jib turns about its pillar by half a turn to either side and reaches "),
+                    typed("jib", reach.toString(), reach.toString(), "A length such as 6 m",
+                            text -> crane(c -> c.withJib(Quantity.parse(text, Dimension.LENGTH)))),
+                    new Words("."));
+        }
         Runway runway = crane.runway();
         List<Part> parts = new ArrayList<>(List.of(
                 typed("cranes", String.valueOf(crane.cranes()), String.valueOf(crane.cranes()),
                         "A whole number from 1 to " + BridgeCrane.MAX_CRANES,
                         text -> crane(c -> c.withCranes(Typed.whole(text, "The cranes on a runway")))),
                 new Words(" "),
-                picked("form", crane.form().word() + (crane.cranes() == 1 ? "" : "s"),
-                        Arrays.stream(CraneForm.values()).map(CraneForm::word).toList(),
-                        text -> crane(c -> c.withForm(Typed.choice(CraneForm.values(), CraneForm::word, text)))),
+                form(),
                 new Words(crane.cranes() == 1 ? " runs on a runway of " : " run on a runway of "),
                 length("runway length", runway.length(), Runway::withLength), new Words(" with a span of "),
                 length("span", runway.span(), Runway::withSpan)));
@@ -85,6 +92,12 @@ final class BridgeCraneSentences {
         }
         parts.add(new Words("."));
         return new Sentence(parts);
+    }
+
+    private Part form() {
+        return picked("form", crane.form().word() + (crane.count() == 1 ? "" : "s"),
+                Arrays.stream(CraneForm.values()).map(CraneForm::word).toList(),
+                text -> crane(c -> c.withForm(Typed.choice(CraneForm.values(), CraneForm::word, text))));
     }
 
     private Sentence lifting() {
@@ -113,7 +126,8 @@ final class BridgeCraneSentences {
         AxisWords bridge = new AxisWords(now.bridge(), axis -> crane(c -> c.with(c.driving().withBridge(axis))));
         AxisWords trolley = new AxisWords(now.trolley(), axis -> crane(c -> c.with(c.driving().withTrolley(axis))));
         AxisWords hoist = new AxisWords(now.hoist(), axis -> crane(c -> c.with(c.driving().withHoist(axis))));
-        return new Sentence(new Words("The bridge travels at "), bridge.speed("speed"), new Words(", reached "),
+        return new Sentence(new Words(crane.form() == CraneForm.JIB ? "The tip of the jib turns at " : "The bridge travels at "),
+                bridge.speed("speed"), new Words(", reached "),
                 bridge.acceleration("acceleration"), new Words(", the trolley at "), trolley.speed("trolley speed"),
                 new Words(", reached "),
                 trolley.acceleration("trolley acceleration"), new Words(", both at once; the hoist lifts at "), hoist.speed("hoist speed"),
