@@ -212,12 +212,16 @@ final class OrderDesk {
             OrderedLine line = load.line;
             Load other = rack.onOffer.best(load.piece.type);
             if (line != null && other != null && !rack.aisle(other).isDown()) {
-                units.set(load.piece, units.of(load.piece) + load.taken);
-                line.missing += load.taken;
-                load.line = null;
-                missing.get(line.type).add(line);
                 rack.onOffer.onNoLongerAsked(load);
-                choose(line);
+                units.set(load.piece, units.of(load.piece) + load.taken);
+                load.line = null;
+                line.missing += load.taken;
+                missing.get(line.type).add(line);
+                int enough = line.missing - load.taken;
+                while (line.missing > enough && other != null) {
+                    choose(other, line);
+                    other = rack.onOffer.best(line.type);
+                }
             }
         }
     }
