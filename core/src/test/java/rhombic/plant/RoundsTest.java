@@ -1,5 +1,6 @@
 package rhombic.plant;
 
+import org.junit.jupiter.params.provider.CsvSource;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.plant.Peopled.person;
@@ -128,6 +129,52 @@ class RoundsTest {
         RunFigures run = Runs.of(study);
         assertEquals(120 + setDown(x, fleet) - takeUp(a, fleet), run.lead().max(), NEAR);
         assertEquals(2, person(run, "F").jobs());
+    }
+
+    /** At 06:00, when the run begins, and at 06:10; what comes after that is brought on the next day. */
+    @Test
+    void theTimesOfDayComeBackEveryDay() {
+        Fleet fleet = departing(fleet(f -> f), new Round.Departure.AtTimes(List.of(LocalTime.of(6, 0), LocalTime.of(6, 10))));
+        Study study = new Lines().chain(Lines.timetable("In A", "7200 s Piece"), a).chain(b).chain(x).chain(y).link(carried("A", "X"))
+                .link(carried("B", "Y")).chain(fleet).study(24 + 5.0 / 60, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(3, person(run, "F").jobs(), "twice on the first day, once on the second");
+        double back = setDown(y, fleet) - takeUp(a, fleet); // where it stays after a round
+        assertEquals(86_400 - 7200 + back + setDown(x, fleet) - takeUp(a, fleet), run.lead().max(), NEAR);
+    }
+
+    /** Somebody who is on the way takes what comes where it has yet to call; what comes where it has been calls the next. */
+    @ParameterizedTest
+    @CsvSource({"305, 1", "315, 2", "370, 2"})
+    void onCallNobodyElseSetsOutForWhatWillBeTakenAnyway(int seconds, int rounds) {
+        Fleet fleet = departing(fleet(f -> f), new Round.Departure.OnCall());
+        Study study = new Lines().chain(Lines.timetable("In A", "300 s Piece"), a).chain(Lines.timetable("In B", seconds + " s Piece"), b)
+                .chain(x).chain(y).link(carried("A", "X")).link(carried("B", "Y")).chain(fleet).study(SECONDS / 3600, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(2, run.out());
+        assertEquals(rounds, person(run, "F").jobs());
+    }
+
+    /** While it takes up at a stop, more that comes there goes with it. */
+    @Test
+    void onCallWhatComesWhileItTakesUpGoesWithIt() {
+        Fleet fleet = departing(fleet(f -> f.withLoading(loading -> loading.withPickUpTime(time("20 s")))), new Round.Departure.OnCall());
+        Study study = new Lines().chain(Lines.timetable("In A", "300 s Piece", "310 s Piece"), a).chain(b).chain(x).chain(y)
+                .link(carried("A", "X")).link(carried("B", "Y")).chain(fleet).study(SECONDS / 3600, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(1, person(run, "F").jobs());
+        assertEquals(40 + setDown(x, fleet) - takeUp(a, fleet), run.lead().max(), NEAR);
+    }
+
+    /** A stop to which nothing is brought and from which nothing is fetched is called at all the same. */
+    @Test
+    void itCallsAtAStopWithNothingToDo() {
+        PlantElement idle = buffer("Z", -1).placed(Placement.at(70, 0));
+        Fleet fleet = departing(fleet(f -> f.withRound(Optional.of(new Round(List.of("A", "Z", "X"), Round.Departure.WHEN_BACK)))),
+                new Round.Departure.Every(quantity("2000 s")));
+        RunFigures run = Runs.of(study(1, 0, fleet).with(idle));
+        double there = Layout.setDown(Layout.inlet(idle, ""), 0.8).x();
+        assertEquals(there - takeUp(a, fleet) + there - setDown(x, fleet), run.lead().max(), 0.5);
     }
 
     @Test
