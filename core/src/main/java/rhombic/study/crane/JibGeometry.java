@@ -16,6 +16,7 @@ record JibGeometry(Placement placement, double reach) implements CraneGeometry {
     /** As near as the trolley comes to the pillar, and no nearer than a quarter of the reach. */
     private static final double NEAREST_METRES = 0.6;
     private static final double NEAREST_PART = 0.25;
+    private static final double NEAR_METRES = 1e-9;
     /** The ring that a load passes over is cut into pieces no wider than that. */
     private static final double PIECE = Math.toRadians(15);
 
@@ -69,7 +70,7 @@ record JibGeometry(Placement placement, double reach) implements CraneGeometry {
 
     @Override
     public boolean reachesAcross(double across) {
-        return across >= 0 && reach - across >= nearest();
+        return across >= -NEAR_METRES && reach - across >= nearest() - NEAR_METRES;
     }
 
     @Override
