@@ -92,15 +92,16 @@ class FleetsTest {
         }
     }
 
-    /** Two of 400 kg at a time, although there is room for nine. */
-    @Test
-    void itCarriesNoMoreThanItCanLift() {
+    /** Two of 400 kg at a time, although there is room for nine; also if that is all that it lifts. */
+    @ParameterizedTest
+    @CsvSource({"900, 2", "800, 2", "799, 4", "400, 4"})
+    void itCarriesNoMoreThanItCanLift(int kilograms, int trips) {
         Fleet fleet = usual().withCapacity(9);
-        Study study = carried(4, 9, 20, fleet.with(fleet.capacity().withMaxWeight(some("900 kg", Dimension.MASS))))
+        Study study = carried(4, 9, 20, fleet.with(fleet.capacity().withMaxWeight(some(kilograms + " kg", Dimension.MASS))))
                 .withPieceTypes(List.of(PieceType.usual("Piece").withWeight(Quantity.parse("400 kg", Dimension.MASS))));
         RunFigures run = Runs.of(study);
-        assertEquals((2 * 20 + 2 * 60) / 4.0, run.lead().mean(), NEAR);
-        assertEquals(2, person(run, "F").jobs());
+        assertEquals(trips == 2 ? (2 * 20 + 2 * 60) / 4.0 : (20 + 60 + 100 + 140) / 4.0, run.lead().mean(), NEAR);
+        assertEquals(trips, person(run, "F").jobs());
         Study tooHeavy = study.withPieceTypes(List.of(PieceType.usual("Piece").withWeight(Quantity.parse("1000 kg", Dimension.MASS))));
         assertEquals(0, Runs.of(tooHeavy).out());
         assertEquals(0, person(Runs.of(tooHeavy), "F").metres(), "nobody sets out for what he can't lift");
@@ -114,6 +115,9 @@ class FleetsTest {
         RunFigures run = Runs.of(carried(2, 9, 20, fleet));
         assertEquals(10 + 7 + 7 + 20 + 10 + 3, run.lead().min(), NEAR);
         assertEquals(10 + 7 + 7 + 20 + 10 + 3 + 3, run.lead().max(), NEAR);
+        assertEquals(10 + 7 + 7, person(run, "F").share(PersonState.PICKING_UP) * SECONDS, NEAR);
+        assertEquals(20, person(run, "F").share(PersonState.CARRYING) * SECONDS, NEAR);
+        assertEquals(10 + 3 + 3, person(run, "F").share(PersonState.SETTING_DOWN) * SECONDS, NEAR);
     }
 
     /** Pieces come at 100, 130 and 400 s: two are a full load, the third waits for 150 s. */
