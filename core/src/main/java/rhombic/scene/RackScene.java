@@ -9,6 +9,7 @@ import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackPlaces;
+import rhombic.study.rack.TransferPoint;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
 
@@ -77,7 +78,7 @@ final class RackScene {
         return switch (place.sort()) {
             case SLOT -> throw new IllegalStateException("What lies in a slot is not outside");
             case INFEED -> atInfeed(rack, place, seconds);
-            case WAY_IN -> rack.preZone().in(place.aisle()).at(gone);
+            case WAY_IN -> rack.preZone().in(place.infeed(), place.aisle()).at(gone);
             case WAY_OUT -> {
                 Path path = rack.preZone().out(place.aisle());
                 yield path.at(Math.min(Math.max(0, path.metres() - atPort * pitch), gone));
@@ -88,12 +89,13 @@ final class RackScene {
 
     /** It moves up; what comes through the pre-zone is there already. */
     private static Pose atInfeed(Rack rack, RackPlaces.RackPlace place, double seconds) {
-        Pose there = rack.layout().at(rack.infeed(), place.aisle(), place.number(), true);
+        TransferPoint infeed = rack.infeeds().get(place.infeed());
+        Pose there = rack.layout().at(infeed, place.aisle(), place.number(), true);
         double done = seconds / MOVES_UP_SECONDS;
-        if (done >= 1 || rack.preZone().isThere() && place.number() == rack.infeed().capacity() - 1) {
+        if (done >= 1 || rack.preZone().isThere() && place.number() == infeed.capacity() - 1) {
             return there;
         }
-        Pose behind = rack.layout().at(rack.infeed(), place.aisle(), place.number() + 1, true);
+        Pose behind = rack.layout().at(infeed, place.aisle(), place.number() + 1, true);
         return Pose.at(behind.x() + (there.x() - behind.x()) * done, there.y(), there.z(), 0);
     }
 

@@ -1,6 +1,7 @@
 package rhombic.plant;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.validation.Lines.goodsOut;
 import static rhombic.validation.Lines.onDemand;
 import static rhombic.validation.Lines.time;
@@ -53,6 +54,7 @@ import rhombic.study.value.Value;
 import rhombic.study.work.Recipe;
 import rhombic.study.work.Work;
 import rhombic.trace.Moment;
+import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
 /** Racks with a crane: cycle times as theory has them, and cases worked out by hand. */
@@ -263,6 +265,33 @@ class RacksTest {
         assertEquals(3, figures.stored());
         // loaded: 1 s, 2 s, 2 s to store; 2 s, 2 s, and 4 s to fetch
         assertEquals(13, seconds(run, 1, PersonState.CARRYING), 1e-6);
+    }
+
+    /**
+     * A second infeed at the rear: what comes there at 10 s the crane fetches from 3 m away, 2 s there as in front of the first slot 1 m from the rear; it
+     * takes 4 s, 1 s, and 6 s at the rear of the slot. What came in front at 11 s waits, and so does what came at the rear at 12 s, which is stored last.
+     */
+    @Test
+    void loadsComeInAtSeveralPlaces() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(3500), "Piece", 1, false))
+                .withLayout(l -> l.withDepth(1).withLevels(LevelHeights.of(4, metres("1 m"))))
+                .withMoreInfeeds(List.of(new TransferPoint(TransferPoint.End.REAR, 0.5, 1, 1)));
+        Study study = new Lines().chain(Lines.timetable("In", "11 s Piece"), rack, goodsOut("Out"))
+                .chain(Lines.timetable("Returns", "10 s Piece", "12 s Piece")).chain(forks())
+                .link(new Link("Returns", "Rack").withPorts("", "in 2")).study(1, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        // 2 s to the rear, 4 s, 1 s to the first slot, half of 4 s: stored at 19 s, back at 21 s
+        Moment at = trace.at(18_000_000_000L);
+        assertTrue(at.carrierOf(0) >= 0, "the first is on the crane");
+        assertEquals(rack.places().infeed(0, 0, 0), at.placeOf(1));
+        assertEquals(rack.places().infeed(1, 0, 0), at.placeOf(2), "the infeed at the rear has room again");
+        assertEquals(0, trace.at(19_500_000_000L).placeOf(0), "in the lowest slot");
+        // then in front: 1 s, 4 s, 2 s up; and at the rear
+        assertEquals(1, trace.at(31_000_000_000L).placeOf(1));
+        assertEquals(2, trace.at(60_000_000_000L).placeOf(2));
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(3, run.racks().getFirst().stored());
+        assertEquals(1, run.out());
     }
 
     /** Two orders ask for what comes later, one at a time; the urgent one, which came last, has the first. */

@@ -109,6 +109,10 @@ class RandomRacksTest {
                     types.get(random.nextInt(3)).name(), count, random.nextInt(5) == 0));
             asked += count;
         }
+        if (hasSeveralInfeeds(seed)) {
+            rack = rack.withMoreInfeeds(
+                    List.of(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 1.6, 3, 1 + random.nextInt(3))));
+        }
         Rack asking = random.nextBoolean()
                 ? rack
                 : rack.withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), orders, Optional.of(Quantity.hours(2)))
@@ -133,9 +137,20 @@ class RandomRacksTest {
                             .withDwell(CraneCycles.Dwell.values()[random.nextInt(4)]).withForkTime(time("uniform(3 s, 8 s)"))
                             .withDeepTime(time("2 s")).withLoads(seed % 3 == 0 ? 1 + (int) (seed % 2) + (int) (seed % 5) / 3 : 1)));
         }
+        List<Link> links = new ArrayList<>(List.of(new Link("In", "Rack").withTravel(way(random)),
+                new Link("Rack", "S").withTravel(way(random)), new Link("S", "Out")));
+        if (hasSeveralInfeeds(seed)) {
+            elements.add(new GoodsIn("In 2", Placement.at(-30, 10), "A",
+                    Optional.of(new Supply.Spaced(time("exponential(" + (300 + random.nextInt(400)) + " s)"))), GoodsIn.WhenFull.WAIT,
+                    OptionalInt.of(pieces / 4)).withMix(List.of(new MixPart("A", 1), new MixPart("B", 1))));
+            links.add(new Link("In 2", "Rack").withTravel(way(random)).withPorts("", "in 2"));
+        }
         return new Study("Random rack " + seed, RunPlan.ONE_SHIFT.withLength(Quantity.hours(HOURS)).withReplications(1), types, elements,
-                List.of(new Link("In", "Rack").withTravel(way(random)), new Link("Rack", "S").withTravel(way(random)),
-                        new Link("S", "Out")));
+                links);
+    }
+
+    private static boolean hasSeveralInfeeds(long seed) {
+        return seed % 7 == 2;
     }
 
     /** Whether each load stands for two units, of which orders take one or both; what is left of it goes out with it. */
@@ -213,7 +228,8 @@ class RandomRacksTest {
                 if (poses.place(piece) != 1) {
                     continue;
                 }
-                if (moment.placeOf(poses.body(piece)) >= rack.layout().places() + rack.layout().aisles() * rack.infeed().capacity()) {
+                if (moment.placeOf(poses.body(piece)) >= rack.layout().places()
+                        + rack.layout().aisles() * rack.infeeds().stream().mapToInt(TransferPoint::capacity).sum()) {
                     continue; // in the pre-zone lanes join
                 }
                 boolean isNew = places.add(List.of(Math.round(poses.x(piece) * 1000), Math.round(poses.y(piece) * 1000),

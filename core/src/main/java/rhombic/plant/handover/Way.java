@@ -24,8 +24,15 @@ public final class Way {
         STRAIGHT_ON
     }
 
-    /** @param beforeMetres how far pieces have to go before they are where the place in the taker begins */
-    public record Entry(Entrance entrance, double beforeMetres) {
+    /**
+     * @param beforeMetres how far pieces have to go before they are where the place in the taker begins
+     * @param gate at which of several inlets, from 0
+     */
+    public record Entry(Entrance entrance, double beforeMetres, int gate) {
+        public Entry(Entrance entrance, double beforeMetres) {
+            this(entrance, beforeMetres, 0);
+        }
+
         public static final Entry USUAL = new Entry(Entrance.USUAL, 0);
     }
 

@@ -1,6 +1,7 @@
 package rhombic.plant.store;
 
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.rack.CraneCycles;
@@ -23,6 +24,8 @@ final class CraneDuty implements Crane.Work {
     private final CraneCycles.Cycle rule;
     /** What is to be stored in this cycle and has not been yet, the first in front. */
     private final List<Load> storing = new ArrayList<>();
+    /** From which infeed. */
+    private int storingFrom;
     /** What is to be fetched in this cycle and is not at the outfeed yet. */
     private final List<Load> fetching = new ArrayList<>();
     private final @Nullable Load[] onFork;
@@ -98,7 +101,7 @@ final class CraneDuty implements Crane.Work {
             Load first = storing.getFirst();
             return isOnFork(first)
                     ? atLane(first, first.lane, slots.nextPlace(first.lane), fork(first), false)
-                    : atPoint(fromInfeed(), rack.rack.infeed(), true);
+                    : atPoint(fromInfeed(), infeed(), true);
         }
         for (Load load : List.copyOf(fetching)) {
             Stop there = isOnFork(load) ? null : fetch(load);
@@ -119,7 +122,7 @@ final class CraneDuty implements Crane.Work {
 
     /** They stand one behind the other, away from the rack, as its forks do. */
     private List<Stop.Handled> fromInfeed() {
-        boolean isFront = rack.rack.infeed().end() == TransferPoint.End.FRONT;
+        boolean isFront = infeed().end() == TransferPoint.End.FRONT;
         List<Stop.Handled> all = new ArrayList<>();
         for (int i = 0; i < storing.size(); i++) {
             all.add(new Stop.Handled(storing.get(i), isFront ? storing.size() - 1 - i : i));
@@ -161,13 +164,30 @@ final class CraneDuty implements Crane.Work {
         return !storing.isEmpty() || !fetching.isEmpty();
     }
 
+    /** From the infeed where the one stands in front that came into the rack first, of those for which there is a slot. */
     private void chooseToStore() {
-        for (Load load : aisle.infeed()) {
+        Load first = null;
+        for (int i = 0; i < rack.rack.infeeds().size(); i++) {
+            Iterator<Load> there = aisle.infeed(i).iterator();
+            Load load = there.hasNext() ? there.next() : null;
+            if (load != null && (first == null || load.number < first.number) && rack.findsSlot(load)) {
+                first = load;
+                storingFrom = i;
+            }
+        }
+        if (first == null) {
+            return;
+        }
+        for (Load load : aisle.infeed(storingFrom)) {
             if (storing.size() == onFork.length || !rack.findsSlot(load)) {
                 return;
             }
             storing.add(load);
         }
+    }
+
+    private TransferPoint infeed() {
+        return rack.rack.infeeds().get(storingFrom);
     }
 
     private void chooseToFetch() {
@@ -247,7 +267,7 @@ final class CraneDuty implements Crane.Work {
         onFork[fork] = load;
         rack.rides(load, crane.fork(fork));
         if (storing.contains(load)) {
-            aisle.leavesInfeed(load);
+            aisle.leavesInfeed(storingFrom, load);
             return;
         }
         int lane = load.lane;

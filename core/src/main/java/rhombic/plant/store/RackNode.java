@@ -59,7 +59,7 @@ public final class RackNode extends ContentNode implements Room {
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
     private final long headwayNanos;
-    private final ZoneEntry entry;
+    private final List<ZoneEntry> entries = new ArrayList<>();
     /** Null: pieces are taken where they go out. */
     private final @Nullable RackPicking picking;
     private long count;
@@ -78,7 +78,7 @@ public final class RackNode extends ContentNode implements Room {
         headwayNanos = hasCranes && rack.preZone().isThere()
                 ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
                 : 0;
-        entry = new ZoneEntry(this, headwayNanos);
+        rack.infeeds().forEach(infeed -> entries.add(new ZoneEntry(this, headwayNanos)));
         aisles = new StoreAisle[layout.aisles()];
         for (int i = 0; i < aisles.length; i++) {
             aisles[i] = new StoreAisle(this, i);
@@ -174,7 +174,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** A piece that lies there at the start; says whether there is room for it. */
     private boolean begins(Piece piece) {
-        StoreAisle aisle = search.aisle(piece, true);
+        StoreAisle aisle = search.aisle(piece, SlotSearch.AT_START);
         int lane = aisle == null ? Slots.NONE : search.lane(aisle, piece);
         if (aisle == null || lane == Slots.NONE) {
             return false;
@@ -200,14 +200,20 @@ public final class RackNode extends ContentNode implements Room {
 
     @Override
     public int spotFor(Way way, Piece piece) {
-        if (!entry.isFree()) {
+        int infeed = hasCranes ? way.entry().gate() : 0;
+        if (!entries.get(infeed).isFree()) {
             return Claim.NO_SPOT;
         }
-        StoreAisle aisle = search.aisle(piece, false);
+        StoreAisle aisle = search.aisle(piece, infeed);
         if (aisle == null) {
             return Claim.NO_SPOT;
         }
-        return hasCranes ? aisle.number : aisle.number * layout.lanesInAisle() + search.lane(aisle, piece);
+        return hasCranes ? search.spot(infeed, aisle) : aisle.number * layout.lanesInAisle() + search.lane(aisle, piece);
+    }
+
+    @Override
+    public Way.Entry entry(String port, double fromMetres) {
+        return new Way.Entry(Way.Entrance.USUAL, 0, rack.infeedAt(port));
     }
 
     @Override
@@ -219,10 +225,11 @@ public final class RackNode extends ContentNode implements Room {
         }
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (hasCranes) {
-            StoreAisle aisle = aisles[claim.spot()];
+            StoreAisle aisle = aisles[claim.spot() % aisles.length];
+            int infeed = claim.spot() / aisles.length;
             Load load = comes(piece, aisle);
             findsSlot(load);
-            aisle.come(load, entry.enter());
+            aisle.come(load, infeed, entries.get(infeed).enter());
         } else {
             int spot = stillFree(claim.spot(), piece);
             StoreAisle aisle = aisles[spot / layout.lanesInAisle()];
@@ -239,7 +246,7 @@ public final class RackNode extends ContentNode implements Room {
         if (!aisles[spot / layout.lanesInAisle()].slots.isShut(spot % layout.lanesInAisle())) {
             return spot;
         }
-        StoreAisle other = search.aisle(piece, false);
+        StoreAisle other = search.aisle(piece, 0);
         return other == null ? spot : other.number * layout.lanesInAisle() + search.lane(other, piece);
     }
 

@@ -15,6 +15,9 @@ import rhombic.study.rack.SlotChoice;
 
 /** Where a rack stores a piece: in which aisle, by its rule, and there in which lane. To ask changes nothing, and draws nothing. */
 final class SlotSearch {
+    /** In place of an infeed: a piece that lies there when a run begins. */
+    static final int AT_START = -1;
+
     private final RackNode rack;
     private final RackLayout layout;
     private final Taker taker;
@@ -46,13 +49,13 @@ final class SlotSearch {
 
     /** The aisle for a piece; null if none has room for it. */
     @Nullable
-    StoreAisle aisle(Piece piece, boolean isAtStart) {
+    StoreAisle aisle(Piece piece, int infeed) {
         if (layout.maxWeight().isPresent() && kilograms[piece.type] > layout.maxWeight().get().inBaseUnit()) {
             return null;
         }
         StoreAisle best = null;
         for (StoreAisle aisle : rack.aisles()) {
-            if ((best == null || isBetter(aisle, best, piece.type)) && hasRoom(aisle, piece, isAtStart)) {
+            if ((best == null || isBetter(aisle, best, piece.type)) && hasRoom(aisle, piece, infeed)) {
                 best = aisle;
             }
         }
@@ -75,15 +78,31 @@ final class SlotSearch {
 
     /** What is there or on its way there. */
     private int loads(StoreAisle aisle) {
-        return aisle.loads() + (rack.hasCranes() ? taker.claimsAt(aisle.number) : 0);
+        return aisle.loads() + (rack.hasCranes() ? coming(aisle) : 0);
     }
 
-    private boolean hasRoom(StoreAisle aisle, Piece piece, boolean isAtStart) {
+    /** On its way to any infeed of the aisle. */
+    private int coming(StoreAisle aisle) {
+        int sum = 0;
+        for (int i = 0; i <= rack.rack.moreInfeeds().size(); i++) {
+            sum += taker.claimsAt(spot(i, aisle));
+        }
+        return sum;
+    }
+
+    /** The spot for which a piece has a claim that comes to an infeed of an aisle. */
+    int spot(int infeed, StoreAisle aisle) {
+        return infeed * rack.aisles().length + aisle.number;
+    }
+
+    private boolean hasRoom(StoreAisle aisle, Piece piece, int infeed) {
         if (!rack.hasCranes()) {
             return lane(aisle, piece) != Slots.NONE;
         }
-        int coming = taker.claimsAt(aisle.number);
-        if (aisle.crane() == null || !isAtStart && aisle.atInfeed() + coming >= rack.rack.infeed().capacity()) {
+        int coming = coming(aisle);
+        boolean isFull = infeed != AT_START
+                && aisle.atInfeed(infeed) + taker.claimsAt(spot(infeed, aisle)) >= rack.rack.infeeds().get(infeed).capacity();
+        if (aisle.crane() == null || isFull) {
             return false;
         }
         int lane = lane(aisle, piece);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
+import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.TransferPoint;
 
@@ -20,8 +21,9 @@ final class StoreAisle {
     final Stock ripe;
     /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
     final TreeSet<Load> asked = new TreeSet<>(Stock.URGENT_FIRST);
-    private final Deque<Load> infeed = new ArrayDeque<>();
-    private final WayInZone toInfeed;
+    /** What stands at each infeed, the first in front, and what is on the way there. */
+    private final List<Deque<Load>> infeeds = new ArrayList<>();
+    private final List<WayInZone> toInfeeds = new ArrayList<>();
     private final WayInZone toPort;
     /** What the crane has set down and has not left the rack yet. */
     private final List<Load> outfeed = new ArrayList<>();
@@ -38,8 +40,13 @@ final class StoreAisle {
         this.number = number;
         layout = rack.layout;
         slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed, rack.kilograms());
-        toInfeed = new WayInZone(rack, number, true, this::arrive);
-        toPort = new WayInZone(rack, number, false, rack::waitsAtPort);
+        PreZone zone = rack.rack.preZone();
+        for (int i = 0; i < rack.rack.infeeds().size(); i++) {
+            int infeed = i;
+            infeeds.add(new ArrayDeque<>());
+            toInfeeds.add(new WayInZone(rack, rack.places.wayIn(i, number), zone.in(i, number), load -> arrive(infeed, load)));
+        }
+        toPort = new WayInZone(rack, rack.places.wayOut(number), zone.out(number), rack::waitsAtPort);
         ripe = new Stock(rack.flow.types.count());
         ofType = new int[rack.flow.types.count()];
     }
@@ -49,7 +56,10 @@ final class StoreAisle {
         CraneDuty does = new CraneDuty(this, rack, newCrane);
         duty = does;
         Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
-        double high = Math.max(layout.heightMetres(), Math.max(rack.rack.infeed().heightMetres(), rack.rack.outfeed().heightMetres()));
+        double high = Math.max(layout.heightMetres(), rack.rack.outfeed().heightMetres());
+        for (TransferPoint infeed : rack.rack.infeeds()) {
+            high = Math.max(high, infeed.heightMetres());
+        }
         newCrane.install(does, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
                 layout.bayPitch().inBaseUnit(), position(rack.rack.infeed()));
     }
@@ -80,7 +90,8 @@ final class StoreAisle {
 
     boolean isBusy() {
         CraneDuty does = duty;
-        return atInfeed() > 0 || toPort.size() > 0 || !asked.isEmpty() || does != null && does.isBusy();
+        return infeeds.stream().anyMatch(one -> !one.isEmpty()) || toInfeeds.stream().anyMatch(one -> one.size() > 0) || toPort.size() > 0
+                || !asked.isEmpty() || does != null && does.isBusy();
     }
 
     // ---- where that is
@@ -106,33 +117,35 @@ final class StoreAisle {
 
     // ---- the infeed and the outfeed
 
-    /** How many loads stand at the infeed or are on the way to it. */
-    int atInfeed() {
-        return infeed.size() + toInfeed.size();
+    /** How many loads stand at an infeed or are on the way to it. */
+    int atInfeed(int infeed) {
+        return infeeds.get(infeed).size() + toInfeeds.get(infeed).size();
     }
 
     /** A load has come, for which a place is kept in a lane; it sets out for the infeed in so long. */
-    void come(Load load, long inNanos) {
-        toInfeed.begin(load, inNanos);
+    void come(Load load, int infeed, long inNanos) {
+        toInfeeds.get(infeed).begin(load, inNanos);
     }
 
-    private void arrive(Load load) {
-        infeed.add(load);
-        rack.stands(load, rack.places.infeed(number, infeed.size() - 1));
+    private void arrive(int infeed, Load load) {
+        Deque<Load> there = infeeds.get(infeed);
+        there.add(load);
+        rack.stands(load, rack.places.infeed(infeed, number, there.size() - 1));
         rack.flow.toAgenda(rack);
     }
 
-    /** What stands at the infeed, the first in front. */
-    Iterable<Load> infeed() {
-        return infeed;
+    /** What stands at an infeed, the first in front. */
+    Iterable<Load> infeed(int infeed) {
+        return infeeds.get(infeed);
     }
 
     /** The crane has taken it up. */
-    void leavesInfeed(Load load) {
-        infeed.remove(load);
+    void leavesInfeed(int infeed, Load load) {
+        Deque<Load> there = infeeds.get(infeed);
+        there.remove(load);
         int place = 0;
-        for (Load behind : infeed) {
-            rack.stands(behind, rack.places.infeed(number, place++));
+        for (Load behind : there) {
+            rack.stands(behind, rack.places.infeed(infeed, number, place++));
         }
         rack.flow.toAgenda(rack);
     }

@@ -4,27 +4,25 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.function.Consumer;
 import rhombic.kernel.Event;
+import rhombic.space.Path;
 
 /** The way of loads between a port of a rack and one of its aisles: all take as long, so the first to set out is the first to arrive. */
 final class WayInZone extends Event {
     private record Move(Load load, long arrivesNanos) {}
 
     private final RackNode rack;
-    private final int aisle;
-    private final boolean isIn;
+    private final int place;
     private final long nanos;
     private final Consumer<Load> arrives;
     private final Deque<Move> under = new ArrayDeque<>();
 
-    WayInZone(RackNode rack, int aisle, boolean isIn, Consumer<Load> arrives) {
+    /** @param place by which those on it are told in the trace */
+    WayInZone(RackNode rack, int place, Path way, Consumer<Load> arrives) {
         super(true);
         this.rack = rack;
-        this.aisle = aisle;
-        this.isIn = isIn;
+        this.place = place;
         this.arrives = arrives;
-        var zone = rack.rack.preZone();
-        double metres = (isIn ? zone.in(aisle) : zone.out(aisle)).metres();
-        nanos = zone.isThere() ? Math.round(metres / rack.rack.preZoneSpeed().inBaseUnit() * 1e9) : 0;
+        nanos = rack.rack.preZone().isThere() ? Math.round(way.metres() / rack.rack.preZoneSpeed().inBaseUnit() * 1e9) : 0;
     }
 
     int size() {
@@ -38,7 +36,7 @@ final class WayInZone extends Event {
             return;
         }
         under.add(new Move(load, rack.flow.now() + inNanos + nanos));
-        rack.stands(load, rack.places.way(aisle, isIn));
+        rack.stands(load, place);
         if (!isPending()) {
             rack.flow.simulator.schedule(this, inNanos + nanos);
         }

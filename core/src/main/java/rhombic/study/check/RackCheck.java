@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.quantity.Quantity;
@@ -29,6 +30,7 @@ import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.TransferPoint;
 import rhombic.study.site.Aisle;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Value;
@@ -94,7 +96,7 @@ final class RackCheck {
 
     private void room(StackerCrane crane, Rack rack) {
         int loads = crane.cycles().loads();
-        int in = rack.infeed().capacity();
+        int in = rack.infeeds().stream().mapToInt(TransferPoint::capacity).min().orElseThrow();
         int out = rack.outfeed().capacity();
         if (Math.min(in, out) < loads) {
             warn(Problem.Kind.CREW, crane.name(),
@@ -105,7 +107,8 @@ final class RackCheck {
     }
 
     private static Rack roomy(Rack rack, int loads) {
-        return rack.withInfeed(rack.infeed().withCapacity(Math.max(loads, rack.infeed().capacity())))
+        UnaryOperator<TransferPoint> roomier = point -> point.withCapacity(Math.max(loads, point.capacity()));
+        return rack.withInfeed(roomier.apply(rack.infeed())).withMoreInfeeds(rack.moreInfeeds().stream().map(roomier).toList())
                 .withOutfeed(rack.outfeed().withCapacity(Math.max(loads, rack.outfeed().capacity())));
     }
 

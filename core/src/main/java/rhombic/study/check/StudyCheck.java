@@ -119,12 +119,12 @@ public final class StudyCheck {
             if (!isThere(element, link.fromPort(), false)) {
                 error(Problem.Kind.UNKNOWN_NAME, element.name(),
                         "Its link to " + link.to() + " begins at \u201c" + link.fromPort() + "\u201d, which it does not have",
-                        "Let the link begin at its end, or add a divert of that name");
+                        "Let the link begin at its usual outlet, or add one of that name");
             }
             if (to != null && !isThere(to, link.toPort(), true)) {
                 error(Problem.Kind.UNKNOWN_NAME, to.name(),
                         "The link from " + element.name() + " ends at \u201c" + link.toPort() + "\u201d, which it does not have",
-                        "Let the link end at its beginning, or add a merge of that name");
+                        "Let the link end at its usual inlet, or add one of that name");
             }
         }
     }

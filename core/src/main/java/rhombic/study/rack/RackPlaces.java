@@ -1,10 +1,14 @@
 package rhombic.study.rack;
 
+import java.util.List;
+
 /**
  * All places where a load can be in a rack that cranes serve, by number: slots, aisle by aisle and lane by lane; then infeeds; then the ways between the ports and
  * the aisles; then before the port where loads go out, the first at the port.
+ *
+ * @param infeeds how many loads each infeed of an aisle has room for
  */
-public record RackPlaces(RackLayout layout, int infeedCapacity) {
+public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
     /** What a place is. */
     public enum Sort {
         SLOT, INFEED, WAY_IN, WAY_OUT, PORT
@@ -13,10 +17,11 @@ public record RackPlaces(RackLayout layout, int infeedCapacity) {
     /**
      * A place.
      *
+     * @param infeed of an infeed and the way to it, from 0
      * @param aisle from 0; of the port, 0
      * @param number of a slot, its own among all; of an infeed or the port, how far it is from where loads are handed over
      */
-    public record RackPlace(Sort sort, int aisle, int number) {}
+    public record RackPlace(Sort sort, int infeed, int aisle, int number) {}
 
     public int slot(int aisle, int lane, int inLane) {
         return aisle * layout.placesInAisle() + lane * layout.laneCapacity() + inLane;
@@ -32,32 +37,47 @@ public record RackPlaces(RackLayout layout, int infeedCapacity) {
         return place <= -2 ? -2 - place : place;
     }
 
-    public int infeed(int aisle, int number) {
-        return layout.places() + aisle * infeedCapacity + number;
+    /** The first place of an infeed; behind the last, that of the ways. */
+    private int begins(int infeed) {
+        int before = layout.places();
+        for (int i = 0; i < infeed; i++) {
+            before += layout.aisles() * infeeds.get(i);
+        }
+        return before;
     }
 
-    public int way(int aisle, boolean isIn) {
-        return infeed(layout.aisles(), 0) + (isIn ? 0 : layout.aisles()) + aisle;
+    public int infeed(int infeed, int aisle, int number) {
+        return begins(infeed) + aisle * infeeds.get(infeed) + number;
+    }
+
+    public int wayIn(int infeed, int aisle) {
+        return begins(infeeds.size()) + infeed * layout.aisles() + aisle;
+    }
+
+    public int wayOut(int aisle) {
+        return wayIn(infeeds.size(), aisle);
     }
 
     public int port(int number) {
-        return way(0, true) + 2 * layout.aisles() + number;
+        return wayIn(infeeds.size() + 1, 0) + number;
     }
 
     /** What a number means. */
     public RackPlace place(int place) {
         if (place < layout.places()) {
-            return new RackPlace(Sort.SLOT, place / layout.placesInAisle(), place);
+            return new RackPlace(Sort.SLOT, 0, place / layout.placesInAisle(), place);
         }
-        int outside = place - layout.places();
-        int infeeds = layout.aisles() * infeedCapacity;
-        if (outside < infeeds) {
-            return new RackPlace(Sort.INFEED, outside / infeedCapacity, outside % infeedCapacity);
+        for (int i = 0; i < infeeds.size(); i++) {
+            if (place < begins(i + 1)) {
+                int there = place - begins(i);
+                return new RackPlace(Sort.INFEED, i, there / infeeds.get(i), there % infeeds.get(i));
+            }
         }
-        int way = outside - infeeds;
-        if (way < 2 * layout.aisles()) {
-            return new RackPlace(way < layout.aisles() ? Sort.WAY_IN : Sort.WAY_OUT, way % layout.aisles(), 0);
+        if (place >= port(0)) {
+            return new RackPlace(Sort.PORT, 0, 0, place - port(0));
         }
-        return new RackPlace(Sort.PORT, 0, way - 2 * layout.aisles());
+        int way = place - begins(infeeds.size());
+        boolean isIn = place < wayOut(0);
+        return new RackPlace(isIn ? Sort.WAY_IN : Sort.WAY_OUT, isIn ? way / layout.aisles() : 0, way % layout.aisles(), 0);
     }
 }

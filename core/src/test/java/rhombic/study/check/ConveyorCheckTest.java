@@ -173,7 +173,7 @@ class ConveyorCheckTest {
         List<String> told = all(study.withLinks(List.of(new Link("In", "Belt").withPorts("", "Onto"), new Link("Belt", "Out"),
                 new Link("Belt", "Belt").withPorts("", "Into"))));
         assertTrue(told.contains("Belt: The link from In ends at \u201cOnto\u201d, which it does not have. "
-                + "Let the link end at its beginning, or add a merge of that name."), told.toString());
+                + "Let the link end at its usual inlet, or add one of that name."), told.toString());
         assertTrue(told.contains("Belt: It leads into itself. Let another conveyor, or a buffer, lie between."), told.toString());
     }
 

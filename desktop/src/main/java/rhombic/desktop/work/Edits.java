@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import rhombic.space.NearPoints;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -18,10 +20,12 @@ import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.place.Bend;
 import rhombic.study.place.Fitting;
 import rhombic.study.place.Placement;
 import rhombic.study.place.Port;
+import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.Names;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.Table;
@@ -185,6 +189,20 @@ public final class Edits {
                 .changed(conveyor.name(), e -> e instanceof Conveyor now
                         ? now.withFittings(now.fittings().stream().filter(one -> !one.name().equals(fitting)).toList())
                         : e);
+    }
+
+    /** Takes a further infeed of a rack out, with the links that lead to it; those to the infeeds behind it stay with theirs. */
+    public static Study withoutInfeed(Study study, Rack rack, int infeed) {
+        UnaryOperator<Link> moved = link -> IntStream.rangeClosed(infeed + 1, rack.moreInfeeds().size())
+                .filter(i -> link.to().equals(rack.name()) && link.toPort().equals(rack.portOf(i))).boxed().findFirst()
+                .map(i -> link.withPorts(link.fromPort(), rack.portOf(i - 1))).orElse(link);
+        return study.withLinks(study.links().stream()
+                .filter(link -> !(link.to().equals(rack.name()) && link.toPort().equals(rack.portOf(infeed)))).map(moved).toList())
+                .changed(rack.name(), e -> {
+                    List<TransferPoint> left = new ArrayList<>(((Rack) e).moreInfeeds());
+                    left.remove(infeed - 1);
+                    return ((Rack) e).withMoreInfeeds(left);
+                });
     }
 
     /** Gives it another name; its links stay. */

@@ -1,5 +1,9 @@
 package rhombic.desktop.card.sentences;
 
+import java.util.stream.Stream;
+import rhombic.desktop.work.Edits;
+import rhombic.study.Link;
+import rhombic.study.kind.PlantElement;
 import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
 import static rhombic.desktop.card.text.Sentence.Token.picked;
@@ -174,7 +178,25 @@ final class RackSentences {
         List<Part> parts = new ArrayList<>();
         parts.add(new Words("Loads come in "));
         parts.addAll(point("infeed", rack.infeed(), Rack::withInfeed));
-        parts.add(new Words("; they go out "));
+        for (int i = 0; i < rack.moreInfeeds().size(); i++) {
+            int number = i;
+            String port = rack.portOf(i + 1);
+            String from = study.links().stream().filter(l -> l.to().equals(rack.name()) && l.toPort().equals(port)).map(Link::from)
+                    .collect(Collectors.joining(" and "));
+            parts.add(new Words(from.isEmpty() ? "; others " : "; those of " + from + " "));
+            parts.addAll(point(port, rack.moreInfeeds().get(i), (r, point) -> r.withMoreInfeeds(with(r, number, point))));
+            parts.add(new Words(" ("));
+            List<String> givers = study.elements().stream().filter(e -> e.givesPieces() && !e.name().equals(rack.name()))
+                    .map(PlantElement::name).limit(200).toList();
+            parts.add(picked("link to " + port, "+ link from", givers, text -> s -> s.linked(text, "", rack.name(), port)));
+            parts.add(new Words(", "));
+            parts.add(act("take out " + port, "take it out", s -> Edits.withoutInfeed(s, rack, number + 1)));
+            parts.add(new Words(")"));
+        }
+        parts.add(new Words(" ("));
+        parts.add(act("add infeed", "+ another infeed",
+                rack(r -> r.withMoreInfeeds(Stream.concat(r.moreInfeeds().stream(), Stream.of(next(r))).toList()))));
+        parts.add(new Words("); they go out "));
         parts.addAll(point("outfeed", rack.outfeed(), Rack::withOutfeed));
         parts.add(new Words("."));
         if (rack.preZone().isThere()) {
@@ -184,6 +206,18 @@ final class RackSentences {
             parts.add(new Words("."));
         }
         return new Sentence(parts);
+    }
+
+    /** At the other end than the one before. */
+    private static TransferPoint next(Rack rack) {
+        TransferPoint last = rack.infeeds().getLast();
+        return last.withEnd(last.end() == TransferPoint.End.FRONT ? TransferPoint.End.REAR : TransferPoint.End.FRONT);
+    }
+
+    private static List<TransferPoint> with(Rack rack, int number, TransferPoint point) {
+        List<TransferPoint> all = new ArrayList<>(rack.moreInfeeds());
+        all.set(number, point);
+        return all;
     }
 
     private interface PointSetting {
