@@ -44,9 +44,9 @@ final class StoreAisle {
         for (int i = 0; i < rack.rack.infeeds().size(); i++) {
             int infeed = i;
             infeeds.add(new ArrayDeque<>());
-            toInfeeds.add(new WayInZone(rack, rack.places.wayIn(i, number), zone.in(i, number), load -> arrive(infeed, load)));
+            toInfeeds.add(new WayInZone(rack, rack.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load)));
         }
-        toPort = new WayInZone(rack, rack.places.wayOut(number), zone.out(number), rack::waitsAtPort);
+        toPort = new WayInZone(rack, rack.places.fromOutfeed(number), zone.out(number), rack::waitsAtPort);
         ripe = new Stock(rack.flow.types.count());
         ofType = new int[rack.flow.types.count()];
     }

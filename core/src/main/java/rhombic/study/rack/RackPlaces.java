@@ -50,16 +50,16 @@ public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
         return begins(infeed) + aisle * infeeds.get(infeed) + number;
     }
 
-    public int wayIn(int infeed, int aisle) {
+    public int toInfeed(int infeed, int aisle) {
         return begins(infeeds.size()) + infeed * layout.aisles() + aisle;
     }
 
-    public int wayOut(int aisle) {
-        return wayIn(infeeds.size(), aisle);
+    public int fromOutfeed(int aisle) {
+        return toInfeed(infeeds.size(), aisle);
     }
 
     public int port(int number) {
-        return wayIn(infeeds.size() + 1, 0) + number;
+        return toInfeed(infeeds.size() + 1, 0) + number;
     }
 
     /** What a number means. */
@@ -77,7 +77,7 @@ public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
             return new RackPlace(Sort.PORT, 0, 0, place - port(0));
         }
         int way = place - begins(infeeds.size());
-        boolean isIn = place < wayOut(0);
+        boolean isIn = place < fromOutfeed(0);
         return new RackPlace(isIn ? Sort.WAY_IN : Sort.WAY_OUT, isIn ? way / layout.aisles() : 0, way % layout.aisles(), 0);
     }
 }

@@ -193,10 +193,7 @@ final class RackSentences {
             parts.add(act("take out " + port, "take it out", s -> Edits.withoutInfeed(s, rack, number + 1)));
             parts.add(new Words(")"));
         }
-        parts.add(new Words(" ("));
-        parts.add(act("add infeed", "+ another infeed",
-                rack(r -> r.withMoreInfeeds(Stream.concat(r.moreInfeeds().stream(), Stream.of(next(r))).toList()))));
-        parts.add(new Words("); they go out "));
+        parts.add(new Words("; they go out "));
         parts.addAll(point("outfeed", rack.outfeed(), Rack::withOutfeed));
         parts.add(new Words("."));
         if (rack.preZone().isThere()) {
@@ -205,6 +202,9 @@ final class RackSentences {
                     text -> rack(r -> r.withPreZoneSpeed(Quantity.parse(text, Dimension.SPEED)))));
             parts.add(new Words("."));
         }
+        parts.add(new Words(" "));
+        parts.add(act("add infeed", "+ another infeed",
+                rack(r -> r.withMoreInfeeds(Stream.concat(r.moreInfeeds().stream(), Stream.of(next(r))).toList()))));
         return new Sentence(parts);
     }
 

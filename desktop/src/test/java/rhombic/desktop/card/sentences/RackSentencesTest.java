@@ -1,5 +1,7 @@
 package rhombic.desktop.card.sentences;
 
+import rhombic.study.Link;
+import rhombic.study.kind.Buffer;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -64,6 +66,23 @@ class RackSentencesTest {
                 rack(edited(study, "Store", "max bay weight", "4000 kg")).layout().maxBayWeight().orElseThrow().toString());
         assertThrows(IllegalArgumentException.class, () -> edited(study, "Store", "bays", "many"));
         assertThrows(IllegalArgumentException.class, () -> edited(study, "Store", "levels", "6"));
+    }
+
+    /** Each further infeed has a port of its own, which a link may name; one that is taken out takes its links with it, and the others keep theirs. */
+    @Test
+    void furtherInfeedsAreAddedLinkedAndTakenOut() {
+        Study served = edited(edited(study, "Store", "add cranes", ""), "Store", "add infeed", "");
+        Study three = edited(served, "Store", "add infeed", "").with(Buffer.KIND.blank(Basics.of("One", Placement.at(50, 0))))
+                .with(Buffer.KIND.blank(Basics.of("Two", Placement.at(60, 0))));
+        assertEquals(List.of(TransferPoint.End.FRONT, TransferPoint.End.REAR, TransferPoint.End.FRONT),
+                rack(three).infeeds().stream().map(TransferPoint::end).toList());
+        Study linked = edited(edited(three, "Store", "link to in 2", "One"), "Store", "link to in 3", "Two");
+        assertTrue(says(linked, "Store", "those of One at the rear, 0.8 m high"));
+        Study moved = edited(linked, "Store", "in 3 height", "2 m");
+        Study without = edited(moved, "Store", "take out in 2", "");
+        assertEquals(List.of(0.8, 2.0), rack(without).infeeds().stream().map(TransferPoint::heightMetres).toList());
+        assertEquals(List.of("in 2"), without.links().stream().filter(link -> link.from().equals("Two")).map(Link::toPort).toList());
+        assertTrue(without.links().stream().noneMatch(link -> link.from().equals("One")));
     }
 
     /** One for each aisle, and from then on the card tells of infeed, outfeed and, with several aisles, the pre-zone. */
