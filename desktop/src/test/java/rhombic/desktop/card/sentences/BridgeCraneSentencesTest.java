@@ -17,8 +17,8 @@ import rhombic.study.crane.CraneForm;
 import rhombic.study.crane.CraneSharing;
 import rhombic.study.duty.Need;
 import rhombic.study.kind.Basics;
-import rhombic.study.kind.Crew;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.place.Placement;
 
@@ -61,6 +61,16 @@ class BridgeCraneSentencesTest {
         assertEquals("Slingers", crane(operated).driver());
         assertTrue(says(operated, "Each needs one of Slingers who walks along below."));
         assertEquals(with, edited(operated, "operator", "needs no operator"));
+    }
+
+    @Test
+    void aJibCraneReadsOtherwise() {
+        Study jib = edited(edited(edited(study, "cranes", "3"), "form", "jib crane"), "jib", "7 m");
+        assertTrue(says(jib, "A jib crane, whose jib turns about its pillar by half a turn to either side and reaches 7 m."));
+        assertTrue(says(jib, "The tip of the jib turns at "));
+        assertEquals(7, crane(jib).jibMetres());
+        assertThrows(IllegalArgumentException.class, () -> edited(jib, "jib", "7 s"));
+        assertTrue(says(edited(jib, "form", "bridge crane"), "3 bridge cranes run on a runway of 14 m with a span of 14 m;"));
     }
 
     @Test

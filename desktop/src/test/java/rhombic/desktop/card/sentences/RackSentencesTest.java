@@ -2,6 +2,8 @@ package rhombic.desktop.card.sentences;
 
 import rhombic.study.Link;
 import rhombic.study.kind.Buffer;
+import rhombic.study.value.Attribute;
+import rhombic.study.value.Value;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -154,6 +156,14 @@ class RackSentencesTest {
         assertTrue(
                 says(edited(list, "Store", "short stock", "is struck off"), "Store", "What is not in stock when it comes is struck off."));
         assertEquals(study, edited(list, "Store", "take out orders", ""));
+        assertTrue(says(list, "Store", "A piece stands for one unit."));
+        Study counted = list.withPieceTypes(list.pieceTypes().stream()
+                .map(type -> type
+                        .withAttributes(List.of(new Attribute("cartons", new Value.Num(24)), new Attribute("picked", new Value.Num(0)))))
+                .toList());
+        Study units = edited(edited(counted, "Store", "units", "cartons units"), "Store", "taken", "picked tells");
+        assertTrue(says(units, "Store", "A piece stands for cartons units, of which orders take some; how many, picked tells."));
+        assertEquals(counted, edited(edited(units, "Store", "taken", "nobody tells"), "Store", "units", "one unit"));
         Study stock = filled(study, "stock", List.of(List.of("Box", "12")));
         assertTrue(says(stock, "Store", "At the start 12 Box are in it."));
     }
