@@ -32,7 +32,7 @@ final class RackStory {
         String ofAisle = "aisle " + (place.aisle() + 1);
         return switch (place.sort()) {
             case SLOT -> "Has been " + slot(rack.layout(), place.number()) + " of " + rack.name() + " for " + since + ".";
-            case INFEED -> "Waits at the infeed" + (place.infeed() == 0 ? "" : " " + (place.infeed() + 1)) + " of " + ofAisle + " of "
+            case INFEED -> "Waits at the infeed" + (place.point() == 0 ? "" : " " + (place.point() + 1)) + " of " + ofAisle + " of "
                     + rack.name() + " for " + since + " for the crane.";
             case WAY_IN -> "Is in the pre-zone of " + rack.name() + ", on the way to " + ofAisle + ", for " + since + ".";
             case WAY_OUT -> "Is in the pre-zone of " + rack.name() + ", on the way from " + ofAisle + ", for " + since + ".";

@@ -42,7 +42,7 @@ final class RackScene {
         }
         RackPlaces places = rack.places();
         double heading = rack.placement().headingDegrees() + ACROSS_DEGREES;
-        int atPort = 0;
+        int[] atPort = new int[rack.outfeeds().size()];
         List<Integer> outside = new ArrayList<>();
         while (bodies.hasNext()) {
             int body = bodies.nextInt();
@@ -60,7 +60,9 @@ final class RackScene {
                 poser.pose(body, slot.x(), slot.y(), slot.z(), heading);
             } else {
                 outside.add(body);
-                atPort += place >= places.port(0) ? 1 : 0;
+                if (places.isPort(place)) {
+                    atPort[places.place(place).point()]++;
+                }
             }
         }
         for (int body : outside) {
@@ -71,25 +73,25 @@ final class RackScene {
     }
 
     /** At an infeed, before the port where loads go out, or on the way between a port and an aisle. */
-    private static Pose outside(Rack rack, RackPlaces.RackPlace place, Moment moment, int body, int atPort) {
+    private static Pose outside(Rack rack, RackPlaces.RackPlace place, Moment moment, int body, int[] atPort) {
         double seconds = (moment.timeNanos() - moment.sinceNanos(body)) / 1e9;
         double pitch = rack.layout().bayPitch().inBaseUnit();
         double gone = seconds * rack.preZoneSpeed().inBaseUnit();
         return switch (place.sort()) {
             case SLOT -> throw new IllegalStateException("What lies in a slot is not outside");
             case INFEED -> atInfeed(rack, place, seconds);
-            case WAY_IN -> rack.preZone().in(place.infeed(), place.aisle()).at(gone);
+            case WAY_IN -> rack.preZone().in(place.point(), place.aisle()).at(gone);
             case WAY_OUT -> {
-                Path path = rack.preZone().out(place.aisle());
-                yield path.at(Math.min(Math.max(0, path.metres() - atPort * pitch), gone));
+                Path path = rack.preZone().out(place.point(), place.aisle());
+                yield path.at(Math.min(Math.max(0, path.metres() - atPort[place.point()] * pitch), gone));
             }
-            case PORT -> atPort(rack, place.number(), seconds);
+            case PORT -> atPort(rack, place.point(), place.number(), seconds);
         };
     }
 
     /** It moves up; what comes through the pre-zone is there already. */
     private static Pose atInfeed(Rack rack, RackPlaces.RackPlace place, double seconds) {
-        TransferPoint infeed = rack.infeeds().get(place.infeed());
+        TransferPoint infeed = rack.infeeds().get(place.point());
         Pose there = rack.layout().at(infeed, place.aisle(), place.number(), true);
         double done = seconds / MOVES_UP_SECONDS;
         if (done >= 1 || rack.preZone().isThere() && place.number() == infeed.capacity() - 1) {
@@ -100,8 +102,8 @@ final class RackScene {
     }
 
     /** One behind the other on the lane that ends at the port. */
-    private static Pose atPort(Rack rack, int number, double seconds) {
-        Pose port = rack.preZone().outPort();
+    private static Pose atPort(Rack rack, int outfeed, int number, double seconds) {
+        Pose port = rack.preZone().outPort(outfeed);
         double pitch = rack.layout().bayPitch().inBaseUnit();
         double back = number + Math.max(0, 1 - seconds / MOVES_UP_SECONDS);
         return port.of(Pose.at(-back * pitch, 0, 0, 0));

@@ -1,5 +1,6 @@
 package rhombic.plant;
 
+import rhombic.study.value.EquipmentState;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.validation.Lines.goodsOut;
@@ -292,6 +293,25 @@ class RacksTest {
         RunFigures run = Runs.sound(study, 0);
         assertEquals(3, run.racks().getFirst().stored());
         assertEquals(1, run.out());
+    }
+
+    /**
+     * Orders go out in front; a station takes what it can get at the rear. Three lie above each other at the start. The crane, in front, brings the lowest to the
+     * station: 1 s, 4 s, 1 s, and half of 4 s: 8 s; and the next to the outfeed there, which has room for no more. The order at 100 s has the third: 4 s up, 4 s, 4 s
+     * down to the front, half of 4 s.
+     */
+    @Test
+    void loadsGoOutAtSeveralPlaces() {
+        Rack rack = deep(new ListedOrder("One", Quantity.seconds(100), "Piece", 1, false))
+                .withLayout(l -> l.withDepth(1).withLevels(LevelHeights.of(4, metres("1 m")))).withStock(List.of(new RackStock("Piece", 3)))
+                .withMoreOutfeeds(List.of(new TransferPoint(TransferPoint.End.REAR, 0.5, 1, 1)));
+        RunFigures run = Runs.sound(new Lines().chain(rack, goodsOut("Out")).chain(Lines.station("S", 1, 0, "1000 s")).chain(forks())
+                .link(new Link("Rack", "S").withPorts("out 2", "")).study(0.25, 0, 1), 0);
+        assertEquals(1, run.out());
+        assertEquals(100 + 4 + 4 + 4 + 2, run.lead().mean(), 1e-6);
+        assertEquals(1, Runs.at(run, "S").in());
+        assertEquals((900.0 - 8) / 900, Runs.at(run, "S").share(EquipmentState.WORKING), 1e-9);
+        assertEquals(3, run.racks().getFirst().fetched());
     }
 
     /** Two orders ask for what comes later, one at a time; the urgent one, which came last, has the first. */

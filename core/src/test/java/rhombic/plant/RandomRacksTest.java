@@ -113,7 +113,11 @@ class RandomRacksTest {
             rack = rack.withMoreInfeeds(
                     List.of(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 1.6, 3, 1 + random.nextInt(3))));
         }
-        Rack asking = random.nextBoolean()
+        if (hasSeveralOutfeeds(seed)) {
+            rack = rack.withMoreOutfeeds(
+                    List.of(new TransferPoint(TransferPoint.End.values()[random.nextInt(2)], 2, 4, 1 + random.nextInt(3))));
+        }
+        Rack asking = random.nextBoolean() || hasSeveralOutfeeds(seed)
                 ? rack
                 : rack.withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), orders, Optional.of(Quantity.hours(2)))
                         .withUnits(countsUnits(seed) ? "units" : "")));
@@ -145,8 +149,19 @@ class RandomRacksTest {
                     OptionalInt.of(pieces / 4)).withMix(List.of(new MixPart("A", 1), new MixPart("B", 1))));
             links.add(new Link("In 2", "Rack").withTravel(way(random)).withPorts("", "in 2"));
         }
+        if (hasSeveralOutfeeds(seed)) {
+            elements.add(new Station("S 2", Placement.at(30, 10), 1, 1, Optional.of(time("exponential(120 s)"))));
+            elements.add(goodsOut("Out 2"));
+            links.add(new Link("Rack", "S 2").withTravel(way(random)).withPorts("out 2", ""));
+            links.add(new Link("S 2", "Out 2"));
+        }
         return new Study("Random rack " + seed, RunPlan.ONE_SHIFT.withLength(Quantity.hours(HOURS)).withReplications(1), types, elements,
                 links);
+    }
+
+    /** Whether some of what comes out goes another way; not where orders say how much comes out. */
+    private static boolean hasSeveralOutfeeds(long seed) {
+        return seed % 7 == 5;
     }
 
     private static boolean hasSeveralInfeeds(long seed) {
@@ -185,7 +200,8 @@ class RandomRacksTest {
             RackFigures figures = run.racks().getFirst();
             assertTrue(run.deadlock().isNone(), "seed " + seed + " " + run.deadlock());
             long wanted = rack.orders().isEmpty() ? run.in() : rack.orders().get().list().stream().mapToInt(ListedOrder::pieces).sum();
-            assertTrue(figures.contentMax() <= rack.layout().places() + rack.layout().aisles() * rack.outfeed().capacity(), "seed " + seed);
+            assertTrue(figures.contentMax() <= rack.layout().places()
+                    + rack.layout().aisles() * rack.outfeeds().stream().mapToInt(TransferPoint::capacity).sum(), "seed " + seed);
             assertEquals(figures.fetched(), figures.types().stream().mapToLong(StoredFigures::fetched).sum(), "seed " + seed);
             double lies = figures.types().stream().mapToDouble(StoredFigures::contentMean).sum();
             assertTrue(lies <= figures.contentMean() + 1e-9, "seed " + seed + ": what lies in slots is in the rack");

@@ -110,7 +110,10 @@ final class CraneDuty implements Crane.Work {
             }
         }
         if (!fetching.isEmpty()) {
-            return atPoint(fetching.stream().map(load -> new Stop.Handled(load, fork(load))).toList(), rack.rack.outfeed(), false);
+            int outfeed = fetching.getFirst().outfeed;
+            return atPoint(
+                    fetching.stream().filter(load -> load.outfeed == outfeed).map(load -> new Stop.Handled(load, fork(load))).toList(),
+                    rack.rack.outfeeds().get(outfeed), false);
         }
         if (hasStored || hasFetched) {
             rack.store.onCycle(hasStored && hasFetched);
@@ -192,42 +195,55 @@ final class CraneDuty implements Crane.Work {
 
     private void chooseToFetch() {
         int from = storing.isEmpty() || rule != CraneCycles.Cycle.SHORTEST ? Slots.NONE : storing.getLast().lane;
-        while (fetching.size() < onFork.length && aisle.outfeedTaken() + fetching.size() < rack.rack.outfeed().capacity()) {
-            Load load = toFetch(from);
+        while (fetching.size() < onFork.length) {
+            Load load = null;
+            int to = 0;
+            for (int outfeed = 0; outfeed < rack.rack.outfeeds().size(); outfeed++) {
+                Load one = hasRoom(outfeed) ? toFetch(outfeed, from) : null;
+                if (one != null && (load == null || isBefore(one, outfeed, load, to, from))) {
+                    load = one;
+                    to = outfeed;
+                }
+            }
             if (load == null) {
                 return;
             }
+            load.outfeed = to;
             fetching.add(load);
             rack.onOffer.onToBeFetched(load);
             from = rule == CraneCycles.Cycle.SHORTEST ? load.lane : Slots.NONE;
         }
     }
 
-    /** The load that is fetched next, on the way from a lane; null if there is none. */
-    private @Nullable Load toFetch(int from) {
-        if (rack.isByOrder()) {
-            return best(aisle.asked, from, null);
+    private boolean hasRoom(int outfeed) {
+        long coming = fetching.stream().filter(load -> load.outfeed == outfeed).count();
+        return aisle.outfeedTaken(outfeed) + coming < rack.rack.outfeeds().get(outfeed).capacity();
+    }
+
+    /** The load that is fetched next to an outfeed, on the way from a lane; null if there is none. Customer orders are served at the first outfeed. */
+    private @Nullable Load toFetch(int outfeed, int from) {
+        if (outfeed == 0 && rack.isByOrder()) {
+            return best(aisle.asked, outfeed, from, null);
         }
         Stock ripe = aisle.ripe;
         Load best = null;
         for (int type = 0; type < ripe.types(); type++) {
-            if (ripe.size(type) > 0 && rack.onOffer.isWanted(type, ripe)) {
-                best = best(ripe.of(type), from, best);
+            if (ripe.size(type) > 0 && rack.onOffer.isWanted(outfeed, type, ripe)) {
+                best = best(ripe.of(type), outfeed, from, best);
             }
         }
         return best;
     }
 
     /** The first of them that can be reached, or the one before if that is better; where a cycle is to be short, that which makes it shortest. */
-    private @Nullable Load best(Iterable<Load> loads, int from, @Nullable Load before) {
+    private @Nullable Load best(Iterable<Load> loads, int outfeed, int from, @Nullable Load before) {
         Load best = before;
         int looked = 0;
         for (Load load : loads) {
             if (looked++ == LOOKED_AT) {
                 break;
             }
-            boolean isBetter = best == null
-                    || (from == Slots.NONE ? Stock.FIRST.compare(load, best) < 0 : added(from, load) < added(from, best));
+            boolean isBetter = best == null || isBefore(load, outfeed, best, outfeed, from);
             if (isBetter && canBeReached(load)) {
                 best = load;
                 if (from == Slots.NONE) {
@@ -240,8 +256,14 @@ final class CraneDuty implements Crane.Work {
         return best;
     }
 
-    private double added(int from, Load load) {
-        return secondsBetween(from, load.lane) + aisle.seconds(aisle.position(load.lane), aisle.position(rack.rack.outfeed()));
+    /** Whether the first, brought to its outfeed, goes before the other: by its rank, or, on the way from a lane, since it is nearer. */
+    private boolean isBefore(Load one, int oneOutfeed, Load other, int otherOutfeed, int from) {
+        return from == Slots.NONE ? Stock.FIRST.compare(one, other) < 0 : added(from, one, oneOutfeed) < added(from, other, otherOutfeed);
+    }
+
+    private double added(int from, Load load, int outfeed) {
+        return secondsBetween(from, load.lane)
+                + aisle.seconds(aisle.position(load.lane), aisle.position(rack.rack.outfeeds().get(outfeed)));
     }
 
     private boolean canBeReached(Load load) {

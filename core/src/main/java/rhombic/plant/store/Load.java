@@ -20,6 +20,8 @@ final class Load {
     long storedNanos;
     /** When it will have stayed as long as it must. */
     long ripeNanos;
+    /** The outfeed to which it is fetched, from 0. */
+    int outfeed;
     /** Whether a crane moves it to another lane. */
     boolean isOnCrane;
     /** Whether it has stayed as long as it must. */

@@ -13,8 +13,8 @@ final class OnOffer {
     private final @Nullable OrderDesk desk;
     private final FetchChoice rule;
     private final ToDoubleFunction<Piece> formula;
-    /** Of each type, how many cranes fetch or have fetched that have not gone yet. */
-    private final int[] goingOut;
+    /** To each outfeed, of each type, how many cranes fetch or have fetched that have not gone yet. */
+    private final int[][] goingOut;
 
     /** @param desk where customer orders come in; null: none come */
     OnOffer(RackNode rack, @Nullable OrderDesk desk) {
@@ -25,7 +25,7 @@ final class OnOffer {
         formula = rule == FetchChoice.BY_FORMULA && !fetching.formula().isBlank()
                 ? rack.flow.ofPiece(fetching.formula(), rack.rack.id() + "\u0000fetch")
                 : piece -> 0;
-        goingOut = new int[rack.flow.types.count()];
+        goingOut = new int[rack.rack.outfeeds().size()][rack.flow.types.count()];
     }
 
     /** A load can be fetched, if it is ripe and can be reached; an order takes it, or it joins the stock. */
@@ -100,22 +100,22 @@ final class OnOffer {
         join(load);
     }
 
-    /** Whether what stands behind the rack needs one more of a type than is on its way out already. */
-    boolean isWanted(int type, Stock of) {
+    /** Whether what stands behind an outfeed needs one more of a type than is on its way there already. */
+    boolean isWanted(int outfeed, int type, Stock of) {
         Load one = of.first(type);
-        return one != null && rack.isWanted(one.piece, goingOut[type]);
+        return one != null && rack.isWanted(outfeed, one.piece, goingOut[outfeed][type]);
     }
 
     /** A crane is to fetch a load. */
     void onToBeFetched(Load load) {
         rack.aisle(load).asked.remove(load);
         leave(load);
-        goingOut[load.piece.type]++;
+        goingOut[load.outfeed][load.piece.type]++;
     }
 
     /** A crane can't fetch a load for now. */
     void onNotFetched(Load load) {
-        goingOut[load.piece.type]--;
+        goingOut[load.outfeed][load.piece.type]--;
         if (load.isAsked) {
             rack.aisle(load).asked.add(load);
         } else {
@@ -125,11 +125,11 @@ final class OnOffer {
 
     /** What a crane fetched has gone. */
     void onGone(Load load) {
-        goingOut[load.piece.type]--;
+        goingOut[load.outfeed][load.piece.type]--;
     }
 
     /** How many cranes fetch or have fetched that have not gone yet. */
     int goingOut() {
-        return Arrays.stream(goingOut).sum();
+        return Arrays.stream(goingOut).flatMapToInt(Arrays::stream).sum();
     }
 }

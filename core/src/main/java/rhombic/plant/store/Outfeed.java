@@ -4,24 +4,45 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.handover.FirstGiver;
+import rhombic.plant.handover.Part;
 import rhombic.plant.piece.Piece;
 
 /** Offers what cranes have brought, one after the other. */
 final class Outfeed extends FirstGiver {
     private final RackNode rack;
+    private final int number;
+    /** How many waited to be fetched when that was told last. */
+    private int told;
     /** At the port, bound ones among them, the first in front. */
     private final List<Load> waiting = new ArrayList<>();
     private final List<Load> bound = new ArrayList<>();
 
-    Outfeed(RackNode rack) {
-        super(rack);
+    /**
+     * @param from where they go out
+     * @param number of the outfeed, from 0
+     */
+    Outfeed(RackNode rack, Part from, int number) {
+        super(from);
         this.rack = rack;
+        this.number = number;
+    }
+
+    boolean isEmpty() {
+        return waiting.isEmpty();
+    }
+
+    /** Offers what may go; says whether more wait to be fetched than when that was asked last. */
+    boolean offerAndCount() {
+        offer();
+        int before = told;
+        told = backlog();
+        return told > before;
     }
 
     /** A load has come to the port. */
     void add(Load load) {
         waiting.add(load);
-        rack.stands(load, rack.places.port(waiting.size() - 1));
+        rack.stands(load, rack.places.port(number, waiting.size() - 1));
         from.flow.toAgenda(from);
     }
 
@@ -58,7 +79,7 @@ final class Outfeed extends FirstGiver {
         int at = waiting.indexOf(load);
         waiting.remove(at);
         for (int i = at; i < waiting.size(); i++) {
-            rack.stands(waiting.get(i), rack.places.port(i));
+            rack.stands(waiting.get(i), rack.places.port(number, i));
         }
         rack.aisle(load).onGone(load);
         rack.onGone(piece);

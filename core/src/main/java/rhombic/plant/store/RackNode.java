@@ -13,6 +13,7 @@ import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
 import rhombic.plant.handover.Flow;
 import rhombic.plant.handover.OutgoingLinks;
+import rhombic.plant.handover.Part;
 import rhombic.plant.handover.Room;
 import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
@@ -53,7 +54,8 @@ public final class RackNode extends ContentNode implements Room {
     private final long maxStayNanos;
     private final Ripening ripening;
     /** Where cranes serve it. */
-    private final Outfeed outfeed = new Outfeed(this);
+    private final Outfeed outfeed = new Outfeed(this, this, 0);
+    private final List<SideOutfeed> sides = new ArrayList<>();
     /** Loads that waited to be fetched when that was told last. */
     private int waiting;
     /** Without cranes: one for each type. */
@@ -79,6 +81,9 @@ public final class RackNode extends ContentNode implements Room {
                 ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
                 : 0;
         rack.infeeds().forEach(infeed -> entries.add(new ZoneEntry(this, headwayNanos)));
+        for (int i = 1; hasCranes && i < rack.outfeeds().size(); i++) {
+            sides.add(new SideOutfeed(this, i));
+        }
         aisles = new StoreAisle[layout.aisles()];
         for (int i = 0; i < aisles.length; i++) {
             aisles[i] = new StoreAisle(this, i);
@@ -104,6 +109,19 @@ public final class RackNode extends ContentNode implements Room {
                 shelves.add(new Shelf(this, type));
             }
         }
+    }
+
+    @Override
+    protected List<? extends Part> parts() {
+        List<Part> all = new ArrayList<>(sides);
+        all.addFirst(this);
+        return all;
+    }
+
+    @Override
+    protected Part exitAt(String port) {
+        int number = rack.pointAt(false, port);
+        return number == 0 || sides.isEmpty() ? this : sides.get(number - 1);
     }
 
     @Override
@@ -213,7 +231,7 @@ public final class RackNode extends ContentNode implements Room {
 
     @Override
     public Way.Entry entry(String port, double fromMetres) {
-        return new Way.Entry(Way.Entrance.USUAL, 0, rack.infeedAt(port));
+        return new Way.Entry(Way.Entrance.USUAL, 0, rack.pointAt(true, port));
     }
 
     @Override
@@ -318,9 +336,10 @@ public final class RackNode extends ContentNode implements Room {
         return shelves.get(type);
     }
 
-    /** Whether what stands behind the rack needs one more than those that are on their way out already. */
-    boolean isWanted(Piece piece, int goingOut) {
-        return outgoingLinks().wanted(piece) > goingOut;
+    /** Whether what stands behind an outfeed needs one more than those that are on their way there already. */
+    boolean isWanted(int outfeedNumber, Piece piece, int goingOut) {
+        Part from = outfeedNumber == 0 ? this : sides.get(outfeedNumber - 1);
+        return from.outgoingLinks().wanted(piece) > goingOut;
     }
 
     /** A load has been moved to another lane. */
@@ -426,7 +445,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** A load has come to the port where it goes out. */
     void waitsAtPort(Load load) {
-        outfeed.add(load);
+        (load.outfeed == 0 ? outfeed : sides.get(load.outfeed - 1).loads()).add(load);
     }
 
     // ---- where things are

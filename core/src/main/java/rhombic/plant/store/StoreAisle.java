@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
 import rhombic.study.rack.PreZone;
@@ -24,14 +25,14 @@ final class StoreAisle {
     /** What stands at each infeed, the first in front, and what is on the way there. */
     private final List<Deque<Load>> infeeds = new ArrayList<>();
     private final List<WayInZone> toInfeeds = new ArrayList<>();
-    private final WayInZone toPort;
-    /** What the crane has set down and has not left the rack yet. */
-    private final List<Load> outfeed = new ArrayList<>();
+    private final List<WayInZone> toPorts = new ArrayList<>();
+    /** What the crane has set down at each outfeed and has not left the rack yet. */
+    private final List<List<Load>> outfeeds = new ArrayList<>();
     private @Nullable Crane crane;
     private @Nullable CraneDuty duty;
-    /** When the crane last set something down at the outfeed, and when that sets out. */
-    private long setDownNanos = -1;
-    private long outNanos;
+    /** When the crane last set something down at each outfeed, and when that sets out. */
+    private final long[] setDownNanos;
+    private final long[] outNanos;
     /** How many loads of each type it holds, on the crane and at both ends too; of all types. */
     private final int[] ofType;
     private int loads;
@@ -46,7 +47,12 @@ final class StoreAisle {
             infeeds.add(new ArrayDeque<>());
             toInfeeds.add(new WayInZone(rack, rack.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load)));
         }
-        toPort = new WayInZone(rack, rack.places.fromOutfeed(number), zone.out(number), rack::waitsAtPort);
+        for (int i = 0; i < rack.rack.outfeeds().size(); i++) {
+            outfeeds.add(new ArrayList<>());
+            toPorts.add(new WayInZone(rack, rack.places.fromOutfeed(i, number), zone.out(i, number), rack::waitsAtPort));
+        }
+        setDownNanos = new long[outfeeds.size()];
+        outNanos = new long[outfeeds.size()];
         ripe = new Stock(rack.flow.types.count());
         ofType = new int[rack.flow.types.count()];
     }
@@ -56,10 +62,8 @@ final class StoreAisle {
         CraneDuty does = new CraneDuty(this, rack, newCrane);
         duty = does;
         Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
-        double high = Math.max(layout.heightMetres(), rack.rack.outfeed().heightMetres());
-        for (TransferPoint infeed : rack.rack.infeeds()) {
-            high = Math.max(high, infeed.heightMetres());
-        }
+        double high = Stream.concat(rack.rack.infeeds().stream(), rack.rack.outfeeds().stream()).mapToDouble(TransferPoint::heightMetres)
+                .reduce(layout.heightMetres(), Math::max);
         newCrane.install(does, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
                 layout.bayPitch().inBaseUnit(), position(rack.rack.infeed()));
     }
@@ -90,7 +94,8 @@ final class StoreAisle {
 
     boolean isBusy() {
         CraneDuty does = duty;
-        return infeeds.stream().anyMatch(one -> !one.isEmpty()) || toInfeeds.stream().anyMatch(one -> one.size() > 0) || toPort.size() > 0
+        return infeeds.stream().anyMatch(one -> !one.isEmpty()) || toInfeeds.stream().anyMatch(one -> one.size() > 0)
+                || toPorts.stream().anyMatch(one -> one.size() > 0)
                 || !asked.isEmpty() || does != null && does.isBusy();
     }
 
@@ -150,24 +155,25 @@ final class StoreAisle {
         rack.flow.toAgenda(rack);
     }
 
-    /** Loads that the crane has set down and that have not left the rack yet. */
-    int outfeedTaken() {
-        return outfeed.size();
+    /** Loads that the crane has set down at an outfeed and that have not left the rack yet. */
+    int outfeedTaken(int outfeed) {
+        return outfeeds.get(outfeed).size();
     }
 
     /** The crane has set it down; where several come at once, they set out one after the other. */
     void comesToOutfeed(Load load) {
-        outfeed.add(load);
+        int at = load.outfeed;
+        outfeeds.get(at).add(load);
         long now = rack.flow.now();
-        long before = setDownNanos == now ? outNanos + rack.headwayNanos() : outNanos;
-        setDownNanos = now;
-        outNanos = Math.max(now, before);
-        toPort.begin(load, outNanos - now);
+        long before = setDownNanos[at] == now ? outNanos[at] + rack.headwayNanos() : outNanos[at];
+        setDownNanos[at] = now;
+        outNanos[at] = Math.max(now, before);
+        toPorts.get(at).begin(load, outNanos[at] - now);
     }
 
     /** A load that came from here has left the rack. */
     void onGone(Load load) {
-        outfeed.remove(load);
+        outfeeds.get(load.outfeed).remove(load);
     }
 
     void wake() {

@@ -97,7 +97,7 @@ final class RackCheck {
     private void room(StackerCrane crane, Rack rack) {
         int loads = crane.cycles().loads();
         int in = rack.infeeds().stream().mapToInt(TransferPoint::capacity).min().orElseThrow();
-        int out = rack.outfeed().capacity();
+        int out = rack.outfeeds().stream().mapToInt(TransferPoint::capacity).min().orElseThrow();
         if (Math.min(in, out) < loads) {
             warn(Problem.Kind.CREW, crane.name(),
                     "Each takes " + loads + " loads at a time, but the " + (in < loads ? "infeed" : "outfeed") + " of " + rack.name()
@@ -109,7 +109,7 @@ final class RackCheck {
     private static Rack roomy(Rack rack, int loads) {
         UnaryOperator<TransferPoint> roomier = point -> point.withCapacity(Math.max(loads, point.capacity()));
         return rack.withInfeed(roomier.apply(rack.infeed())).withMoreInfeeds(rack.moreInfeeds().stream().map(roomier).toList())
-                .withOutfeed(rack.outfeed().withCapacity(Math.max(loads, rack.outfeed().capacity())));
+                .withOutfeed(roomier.apply(rack.outfeed())).withMoreOutfeeds(rack.moreOutfeeds().stream().map(roomier).toList());
     }
 
     private static String aisles(Rack rack) {

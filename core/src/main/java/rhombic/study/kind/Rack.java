@@ -50,19 +50,21 @@ import rhombic.study.value.TimeSource;
  * @param infeed of each aisle that a crane serves
  * @param outfeed the same
  * @param moreInfeeds of each aisle, each with a port of its own: at most 7
+ * @param moreOutfeeds the same; customer orders go out at the first
  * @param preZoneSpeed at which loads go between its ports and the aisles, where cranes serve several
  * @param stock what lies in it at the start
  * @param orders that it serves; empty: it gives out whatever somebody takes
  * @param picking how people pick from its slots; empty: whoever fetches takes what goes out at its port
  */
 public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
-        List<TransferPoint> moreInfeeds, Quantity preZoneSpeed, List<RackStock> stock, Optional<OrderPlan> orders,
+        List<TransferPoint> moreInfeeds,
+        List<TransferPoint> moreOutfeeds, Quantity preZoneSpeed, List<RackStock> stock, Optional<OrderPlan> orders,
         Optional<Picking> picking)
         implements
             Equipment {
     private static final Quantity USUAL_SPEED = new Quantity(0.5, Unit.METRE_PER_SECOND);
     private static final double MAX_SPEED = 50;
-    private static final int MAX_MORE_INFEEDS = 7;
+    private static final int MAX_MORE_POINTS = 7;
 
     public static final Kind<Rack> KIND = new Kind<>("Rack", Family.STORE, Rack.class, List.of(
             Field.optional("form", "How loads stand in it; missing: rack.", FieldType.Word.of(RackForm.values()), RackForm.RACK,
@@ -121,6 +123,9 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
                     TransferPoint.USUAL, Rack::outfeed, Rack::withOutfeed),
             Field.optional("moreInfeeds", "Of each aisle that a crane serves, each with a port of its own, in 2 and so on; missing: none.",
                     new FieldType.Several<>(TransferPoint.TYPE), List.<TransferPoint>of(), Rack::moreInfeeds, Rack::withMoreInfeeds),
+            Field.optional("moreOutfeeds",
+                    "Of each aisle that a crane serves, each with a port of its own, out 2 and so on; customer orders go out at the first; missing: none.",
+                    new FieldType.Several<>(TransferPoint.TYPE), List.<TransferPoint>of(), Rack::moreOutfeeds, Rack::withMoreOutfeeds),
             Field.optional("preZoneSpeed", "At which loads go between its ports and its aisles, if cranes serve several; missing: 0.5 m/s.",
                     new FieldType.Measured(Dimension.SPEED), USUAL_SPEED, Rack::preZoneSpeed, Rack::withPreZoneSpeed),
             Field.optional("stock", "What lies in it at the start; missing: nothing.", new FieldType.Several<>(RackStock.TYPE),
@@ -134,7 +139,9 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     public Rack {
         stock = List.copyOf(stock);
         moreInfeeds = List.copyOf(moreInfeeds);
-        Count.between(0, MAX_MORE_INFEEDS, "The further infeeds of a rack", moreInfeeds.size());
+        moreOutfeeds = List.copyOf(moreOutfeeds);
+        Count.between(0, MAX_MORE_POINTS, "The further infeeds of a rack", moreInfeeds.size());
+        Count.between(0, MAX_MORE_POINTS, "The further outfeeds of a rack", moreOutfeeds.size());
         if (preZoneSpeed.unit().dimension() != Dimension.SPEED
                 || !(preZoneSpeed.inBaseUnit() > 0 && preZoneSpeed.inBaseUnit() <= MAX_SPEED)) {
             throw new StudyException("The speed in the pre-zone of a rack must be above 0 m/s and at most 50 m/s; got " + preZoneSpeed);
@@ -143,6 +150,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     private static Rack usual(Basics basics) {
         return new Rack(basics, RackLayout.USUAL, Storing.USUAL, Fetching.USUAL, TransferPoint.USUAL, TransferPoint.USUAL, List.of(),
+                List.of(),
                 USUAL_SPEED,
                 List.of(), Optional.empty(), Optional.empty());
     }
@@ -154,11 +162,13 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     @Override
     public Rack with(Basics newBasics) {
-        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, orders, picking);
+        return new Rack(newBasics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                picking);
     }
 
     public Rack with(RackLayout newLayout) {
-        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, orders, picking);
+        return new Rack(basics, newLayout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                picking);
     }
 
     /** With other measures. */
@@ -167,7 +177,8 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack with(Storing newStoring) {
-        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, orders, picking);
+        return new Rack(basics, layout, newStoring, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                picking);
     }
 
     /** Storing by other rules. */
@@ -176,7 +187,8 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack with(Fetching newFetching) {
-        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, orders, picking);
+        return new Rack(basics, layout, storing, newFetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                picking);
     }
 
     /** Giving out by other rules. */
@@ -185,31 +197,40 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     }
 
     public Rack withInfeed(TransferPoint newPoint) {
-        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, moreInfeeds, preZoneSpeed, stock, orders, picking);
+        return new Rack(basics, layout, storing, fetching, newPoint, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                picking);
     }
 
     public Rack withOutfeed(TransferPoint newPoint) {
-        return new Rack(basics, layout, storing, fetching, infeed, newPoint, moreInfeeds, preZoneSpeed, stock, orders, picking);
+        return new Rack(basics, layout, storing, fetching, infeed, newPoint, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                picking);
     }
 
     public Rack withMoreInfeeds(List<TransferPoint> newPoints) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newPoints, preZoneSpeed, stock, orders, picking);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, newPoints, moreOutfeeds, preZoneSpeed, stock, orders, picking);
+    }
+
+    public Rack withMoreOutfeeds(List<TransferPoint> newPoints) {
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, newPoints, preZoneSpeed, stock, orders, picking);
     }
 
     public Rack withPreZoneSpeed(Quantity newSpeed) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, newSpeed, stock, orders, picking);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, newSpeed, stock, orders, picking);
     }
 
     public Rack withStock(List<RackStock> newStock) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, newStock, orders, picking);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, newStock, orders,
+                picking);
     }
 
     public Rack withPicking(Optional<Picking> newPicking) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, orders, newPicking);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, orders,
+                newPicking);
     }
 
     public Rack withOrders(Optional<OrderPlan> newOrders) {
-        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, newOrders, picking);
+        return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock, newOrders,
+                picking);
     }
 
     @Override
@@ -297,21 +318,31 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     @Override
     public List<Port> ports() {
         PreZone zone = preZone();
-        List<Port> all = new ArrayList<>(List.of(new Port(Port.IN, zone.inPort(0), true), new Port(Port.OUT, zone.outPort(), false)));
-        for (int i = 1; i <= moreInfeeds.size(); i++) {
-            all.add(new Port(portOf(i), zone.inPort(i), true));
+        List<Port> all = new ArrayList<>();
+        for (int i = 0; i < infeeds().size(); i++) {
+            all.add(new Port(portOf(true, i), zone.inPort(i), true));
+        }
+        for (int i = 0; i < outfeeds().size(); i++) {
+            all.add(new Port(portOf(false, i), zone.outPort(i), false));
         }
         return all;
     }
 
-    /** The port that leads to an infeed, from 0. */
-    public String portOf(int infeed) {
-        return infeed == 0 ? Port.IN : Port.IN + " " + (infeed + 1);
+    /** The port that leads to an infeed, or from an outfeed, from 0. */
+    public String portOf(boolean isIn, int number) {
+        String usual = isIn ? Port.IN : Port.OUT;
+        return number == 0 ? usual : usual + " " + (number + 1);
     }
 
-    /** The number of the infeed to which a port leads, from 0. */
-    public int infeedAt(String port) {
-        return IntStream.rangeClosed(1, moreInfeeds.size()).filter(i -> portOf(i).equals(port)).findFirst().orElse(0);
+    /** The number of the infeed to which a port leads, or of the outfeed from which it does, from 0. */
+    public int pointAt(boolean isIn, String port) {
+        return IntStream.rangeClosed(1, isIn ? moreInfeeds.size() : moreOutfeeds.size()).filter(i -> portOf(isIn, i).equals(port))
+                .findFirst().orElse(0);
+    }
+
+    /** All outfeeds of an aisle, the usual one first. */
+    public List<TransferPoint> outfeeds() {
+        return Stream.concat(Stream.of(outfeed), moreOutfeeds.stream()).toList();
     }
 
     /** All infeeds of an aisle, the usual one first. */
@@ -321,12 +352,12 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     /** Where a load can be in it. */
     public RackPlaces places() {
-        return new RackPlaces(layout, infeeds().stream().map(TransferPoint::capacity).toList());
+        return new RackPlaces(layout, infeeds().stream().map(TransferPoint::capacity).toList(), outfeeds().size());
     }
 
     /** How loads get from its ports to its aisles and back. */
     public PreZone preZone() {
-        return new PreZone(layout, infeeds(), outfeed);
+        return new PreZone(layout, infeeds(), outfeeds());
     }
 
     @Override
@@ -337,19 +368,21 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */
     private record Stored(Basics basics, RackLayout layout, Storing storing, Fetching fetching, TransferPoint infeed, TransferPoint outfeed,
-            List<TransferPoint> moreInfeeds, Quantity preZoneSpeed, List<RackStock> stock, @Nullable OrderPlan orders,
+            List<TransferPoint> moreInfeeds,
+            List<TransferPoint> moreOutfeeds, Quantity preZoneSpeed, List<RackStock> stock, @Nullable OrderPlan orders,
             @Nullable Picking picking)
             implements
                 Serializable {
         private Object readResolve() {
-            return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock,
+            return new Rack(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock,
                     Optional.ofNullable(orders),
                     Optional.ofNullable(picking));
         }
     }
 
     private Object writeReplace() {
-        return new Stored(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, preZoneSpeed, stock, orders.orElse(null),
+        return new Stored(basics, layout, storing, fetching, infeed, outfeed, moreInfeeds, moreOutfeeds, preZoneSpeed, stock,
+                orders.orElse(null),
                 picking.orElse(null));
     }
 }

@@ -9,7 +9,7 @@ import rhombic.space.Pose;
  * infeeds one to each, another takes them from the outfeeds. Of a rack with one
  * aisle there are none: pieces come and go at the infeed and outfeed themselves. Places are seen from the middle of the rack.
  */
-public record PreZone(RackLayout layout, List<TransferPoint> infeeds, TransferPoint outfeed) {
+public record PreZone(RackLayout layout, List<TransferPoint> infeeds, List<TransferPoint> outfeeds) {
     /** Between the places of an aisle and the lane, and between two lanes. */
     private static final double APART_METRES = 1.6;
     /** So far beside the rack a lane begins or ends. */
@@ -29,12 +29,13 @@ public record PreZone(RackLayout layout, List<TransferPoint> infeeds, TransferPo
         return Pose.at(place.x(), place.y(), place.z(), heading);
     }
 
-    /** Where pieces go out. */
-    public Pose outPort() {
+    /** Where pieces go out that come from an outfeed. */
+    public Pose outPort(int outfeed) {
+        TransferPoint point = outfeeds.get(outfeed);
         Pose place = isThere()
-                ? Pose.at(at(outfeed, outFromMiddle()), layout.widthMetres() / 2 + BESIDE_METRES, outfeed.heightMetres(), 90)
-                : layout.at(outfeed, 0, outfeed.capacity() - 1, false);
-        double heading = isThere() ? 90 : outfeed.end() == TransferPoint.End.FRONT ? 180 : 0;
+                ? Pose.at(at(point, outFromMiddle(outfeed)), layout.widthMetres() / 2 + BESIDE_METRES, point.heightMetres(), 90)
+                : layout.at(point, 0, point.capacity() - 1, false);
+        double heading = isThere() ? 90 : point.end() == TransferPoint.End.FRONT ? 180 : 0;
         return Pose.at(place.x(), place.y(), place.z(), heading);
     }
 
@@ -42,23 +43,34 @@ public record PreZone(RackLayout layout, List<TransferPoint> infeeds, TransferPo
         return point.offsetMetres() + (point.capacity() - 1) * layout.bayPitch().inBaseUnit();
     }
 
-    /** How far from the middle of the rack the lane of the outfeeds is: beyond that of the first infeeds, if they are at the same end. */
-    private double outFromMiddle() {
-        TransferPoint infeed = infeeds.getFirst();
-        boolean isSameEnd = infeed.end() == outfeed.end();
-        return nearest(outfeed) + (isSameEnd ? APART_METRES + Math.max(0, places(infeed) - places(outfeed)) : 0);
+    /**
+     * How far from the middle of the rack the lane of an outfeed is: of the first beyond that of the first
+     * infeed, of the others beyond those of all infeeds and of the outfeeds before it, if they are at the same end.
+     */
+    private double outFromMiddle(int outfeed) {
+        TransferPoint point = outfeeds.get(outfeed);
+        double away = nearest(point);
+        if (outfeed == 0) {
+            TransferPoint infeed = infeeds.getFirst();
+            return infeed.end() == point.end() ? away + APART_METRES + Math.max(0, places(infeed) - places(point)) : away;
+        }
+        for (int i = 0; i < infeeds.size(); i++) {
+            away = infeeds.get(i).end() == point.end() ? Math.max(away, fromMiddle(i) + APART_METRES) : away;
+        }
+        for (int i = 0; i < outfeed; i++) {
+            away = outfeeds.get(i).end() == point.end() ? Math.max(away, outFromMiddle(i) + APART_METRES) : away;
+        }
+        return away;
     }
 
-    /** The same of the lane to an infeed: of the first the nearest, of the others beyond all before it at the same end. */
+    /** The same of the lane to an infeed: of the first the nearest, of the others beyond all infeeds before it and the first outfeed. */
     private double fromMiddle(int infeed) {
         TransferPoint point = infeeds.get(infeed);
         double away = nearest(point);
         for (int i = 0; i < infeed; i++) {
-            if (infeeds.get(i).end() == point.end()) {
-                away = Math.max(away, fromMiddle(i) + APART_METRES);
-            }
+            away = infeeds.get(i).end() == point.end() ? Math.max(away, fromMiddle(i) + APART_METRES) : away;
         }
-        return infeed > 0 && outfeed.end() == point.end() ? Math.max(away, outFromMiddle() + APART_METRES) : away;
+        return infeed > 0 && outfeeds.getFirst().end() == point.end() ? Math.max(away, outFromMiddle(0) + APART_METRES) : away;
     }
 
     private double nearest(TransferPoint point) {
@@ -77,9 +89,9 @@ public record PreZone(RackLayout layout, List<TransferPoint> infeeds, TransferPo
     }
 
     /** From the first place of the outfeed of an aisle to the port. */
-    public Path out(int aisle) {
-        Pose port = outPort();
-        Pose from = layout.at(outfeed, aisle, 0, false);
+    public Path out(int outfeed, int aisle) {
+        Pose port = outPort(outfeed);
+        Pose from = layout.at(outfeeds.get(outfeed), aisle, 0, false);
         return Path.through(List.of(from, Pose.at(port.x(), from.y(), port.z(), 0), port), 0);
     }
 }

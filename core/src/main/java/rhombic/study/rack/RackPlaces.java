@@ -7,8 +7,9 @@ import java.util.List;
  * the aisles; then before the port where loads go out, the first at the port.
  *
  * @param infeeds how many loads each infeed of an aisle has room for
+ * @param outfeeds how many outfeeds an aisle has
  */
-public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
+public record RackPlaces(RackLayout layout, List<Integer> infeeds, int outfeeds) {
     /** What a place is. */
     public enum Sort {
         SLOT, INFEED, WAY_IN, WAY_OUT, PORT
@@ -17,11 +18,11 @@ public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
     /**
      * A place.
      *
-     * @param infeed of an infeed and the way to it, from 0
+     * @param point the infeed or outfeed that it is at, or on the way to or from, from 0
      * @param aisle from 0; of the port, 0
      * @param number of a slot, its own among all; of an infeed or the port, how far it is from where loads are handed over
      */
-    public record RackPlace(Sort sort, int infeed, int aisle, int number) {}
+    public record RackPlace(Sort sort, int point, int aisle, int number) {}
 
     public int slot(int aisle, int lane, int inLane) {
         return aisle * layout.placesInAisle() + lane * layout.laneCapacity() + inLane;
@@ -54,12 +55,22 @@ public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
         return begins(infeeds.size()) + infeed * layout.aisles() + aisle;
     }
 
-    public int fromOutfeed(int aisle) {
-        return toInfeed(infeeds.size(), aisle);
+    public int fromOutfeed(int outfeed, int aisle) {
+        return toInfeed(infeeds.size() + outfeed, aisle);
     }
 
-    public int port(int number) {
-        return toInfeed(infeeds.size() + 1, 0) + number;
+    /** Before the port of an outfeed. */
+    public int port(int outfeed, int number) {
+        return ports() + number * outfeeds + outfeed;
+    }
+
+    private int ports() {
+        return fromOutfeed(outfeeds, 0);
+    }
+
+    /** Whether a place is before a port where loads go out. */
+    public boolean isPort(int place) {
+        return place >= ports();
     }
 
     /** What a number means. */
@@ -73,11 +84,13 @@ public record RackPlaces(RackLayout layout, List<Integer> infeeds) {
                 return new RackPlace(Sort.INFEED, i, there / infeeds.get(i), there % infeeds.get(i));
             }
         }
-        if (place >= port(0)) {
-            return new RackPlace(Sort.PORT, 0, 0, place - port(0));
+        if (isPort(place)) {
+            return new RackPlace(Sort.PORT, (place - ports()) % outfeeds, 0, (place - ports()) / outfeeds);
         }
         int way = place - begins(infeeds.size());
-        boolean isIn = place < fromOutfeed(0);
-        return new RackPlace(isIn ? Sort.WAY_IN : Sort.WAY_OUT, isIn ? way / layout.aisles() : 0, way % layout.aisles(), 0);
+        int point = way / layout.aisles();
+        return point < infeeds.size()
+                ? new RackPlace(Sort.WAY_IN, point, way % layout.aisles(), 0)
+                : new RackPlace(Sort.WAY_OUT, point - infeeds.size(), way % layout.aisles(), 0);
     }
 }

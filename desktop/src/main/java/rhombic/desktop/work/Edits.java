@@ -8,8 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.UnaryOperator;
-import java.util.stream.IntStream;
 import rhombic.space.NearPoints;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
@@ -191,18 +189,21 @@ public final class Edits {
                         : e);
     }
 
-    /** Takes a further infeed of a rack out, with the links that lead to it; those to the infeeds behind it stay with theirs. */
-    public static Study withoutInfeed(Study study, Rack rack, int infeed) {
-        UnaryOperator<Link> moved = link -> IntStream.rangeClosed(infeed + 1, rack.moreInfeeds().size())
-                .filter(i -> link.to().equals(rack.name()) && link.toPort().equals(rack.portOf(i))).boxed().findFirst()
-                .map(i -> link.withPorts(link.fromPort(), rack.portOf(i - 1))).orElse(link);
-        return study.withLinks(study.links().stream()
-                .filter(link -> !(link.to().equals(rack.name()) && link.toPort().equals(rack.portOf(infeed)))).map(moved).toList())
-                .changed(rack.name(), e -> {
-                    List<TransferPoint> left = new ArrayList<>(((Rack) e).moreInfeeds());
-                    left.remove(infeed - 1);
-                    return ((Rack) e).withMoreInfeeds(left);
-                });
+    /** Takes a further infeed or outfeed of a rack out, with the links at its port; those of the ports behind it stay with theirs. */
+    public static Study withoutPoint(Study study, Rack rack, boolean isIn, int number) {
+        List<TransferPoint> left = new ArrayList<>(isIn ? rack.moreInfeeds() : rack.moreOutfeeds());
+        left.remove(number - 1);
+        return study.withLinks(study.links().stream().filter(link -> portNumber(link, rack, isIn) != number).map(link -> {
+            int at = portNumber(link, rack, isIn);
+            String port = rack.portOf(isIn, Math.max(0, at - 1));
+            return at < number ? link : isIn ? link.withPorts(link.fromPort(), port) : link.withPorts(port, link.toPort());
+        }).toList()).changed(rack.name(), e -> isIn ? ((Rack) e).withMoreInfeeds(left) : ((Rack) e).withMoreOutfeeds(left));
+    }
+
+    /** At which infeed or outfeed of the rack it ends or begins; 0 for the usual one, and for links of others. */
+    private static int portNumber(Link link, Rack rack, boolean isIn) {
+        boolean isOfRack = (isIn ? link.to() : link.from()).equals(rack.name());
+        return isOfRack ? rack.pointAt(isIn, isIn ? link.toPort() : link.fromPort()) : 0;
     }
 
     /** Gives it another name; its links stay. */

@@ -2,7 +2,6 @@ package rhombic.desktop.card.sentences;
 
 import java.util.stream.Stream;
 import rhombic.desktop.work.Edits;
-import rhombic.study.Link;
 import rhombic.study.kind.PlantElement;
 import static rhombic.desktop.card.text.Sentence.Token.act;
 import static rhombic.desktop.card.text.Sentence.Token.cells;
@@ -178,23 +177,10 @@ final class RackSentences {
         List<Part> parts = new ArrayList<>();
         parts.add(new Words("Loads come in "));
         parts.addAll(point("infeed", rack.infeed(), Rack::withInfeed));
-        for (int i = 0; i < rack.moreInfeeds().size(); i++) {
-            int number = i;
-            String port = rack.portOf(i + 1);
-            String from = study.links().stream().filter(l -> l.to().equals(rack.name()) && l.toPort().equals(port)).map(Link::from)
-                    .collect(Collectors.joining(" and "));
-            parts.add(new Words(from.isEmpty() ? "; others " : "; those of " + from + " "));
-            parts.addAll(point(port, rack.moreInfeeds().get(i), (r, point) -> r.withMoreInfeeds(with(r, number, point))));
-            parts.add(new Words(" ("));
-            List<String> givers = study.elements().stream().filter(e -> e.givesPieces() && !e.name().equals(rack.name()))
-                    .map(PlantElement::name).limit(200).toList();
-            parts.add(picked("link to " + port, "+ link from", givers, text -> s -> s.linked(text, "", rack.name(), port)));
-            parts.add(new Words(", "));
-            parts.add(act("take out " + port, "take it out", s -> Edits.withoutInfeed(s, rack, number + 1)));
-            parts.add(new Words(")"));
-        }
+        parts.addAll(further(true, rack.moreInfeeds(), Rack::withMoreInfeeds));
         parts.add(new Words("; they go out "));
         parts.addAll(point("outfeed", rack.outfeed(), Rack::withOutfeed));
+        parts.addAll(further(false, rack.moreOutfeeds(), Rack::withMoreOutfeeds));
         parts.add(new Words("."));
         if (rack.preZone().isThere()) {
             parts.add(new Words(" Between ports and aisles they go through the pre-zone at "));
@@ -203,21 +189,50 @@ final class RackSentences {
             parts.add(new Words("."));
         }
         parts.add(new Words(" "));
-        parts.add(act("add infeed", "+ another infeed",
-                rack(r -> r.withMoreInfeeds(Stream.concat(r.moreInfeeds().stream(), Stream.of(next(r))).toList()))));
+        parts.add(act("add infeed", "+ another infeed", rack(r -> r.withMoreInfeeds(oneMore(r.infeeds(), r.moreInfeeds())))));
+        parts.add(new Words(" "));
+        parts.add(act("add outfeed", "+ another outfeed", rack(r -> r.withMoreOutfeeds(oneMore(r.outfeeds(), r.moreOutfeeds())))));
         return new Sentence(parts);
     }
 
-    /** At the other end than the one before. */
-    private static TransferPoint next(Rack rack) {
-        TransferPoint last = rack.infeeds().getLast();
-        return last.withEnd(last.end() == TransferPoint.End.FRONT ? TransferPoint.End.REAR : TransferPoint.End.FRONT);
+    private interface PointsSetting {
+        Rack with(Rack rack, List<TransferPoint> points);
     }
 
-    private static List<TransferPoint> with(Rack rack, int number, TransferPoint point) {
-        List<TransferPoint> all = new ArrayList<>(rack.moreInfeeds());
-        all.set(number, point);
-        return all;
+    /** The further infeeds or outfeeds, each with those that are linked to its port. */
+    private List<Part> further(boolean isIn, List<TransferPoint> now, PointsSetting change) {
+        List<Part> parts = new ArrayList<>();
+        for (int i = 0; i < now.size(); i++) {
+            int number = i;
+            String port = rack.portOf(isIn, i + 1);
+            String others = study.links().stream().filter(l -> isIn
+                    ? l.to().equals(rack.name()) && l.toPort().equals(port)
+                    : l.from().equals(rack.name()) && l.fromPort().equals(port)).map(l -> isIn ? l.from() : l.to())
+                    .collect(Collectors.joining(" and "));
+            parts.add(new Words(others.isEmpty() ? "; others " : "; those " + (isIn ? "of " : "to ") + others + " "));
+            parts.addAll(point(port, now.get(i), (r, point) -> {
+                List<TransferPoint> all = new ArrayList<>(now);
+                all.set(number, point);
+                return change.with(r, all);
+            }));
+            parts.add(new Words(" ("));
+            List<String> names = study.elements().stream()
+                    .filter(e -> (isIn ? e.givesPieces() : e.takesPieces()) && !e.name().equals(rack.name())).map(PlantElement::name)
+                    .limit(200).toList();
+            parts.add(picked("link to " + port, isIn ? "+ link from" : "+ link to", names,
+                    text -> s -> isIn ? s.linked(text, "", rack.name(), port) : s.linked(rack.name(), port, text, "")));
+            parts.add(new Words(", "));
+            parts.add(act("take out " + port, "take it out", s -> Edits.withoutPoint(s, rack, isIn, number + 1)));
+            parts.add(new Words(")"));
+        }
+        return parts;
+    }
+
+    /** One more, at the other end than the last. */
+    private static List<TransferPoint> oneMore(List<TransferPoint> all, List<TransferPoint> more) {
+        TransferPoint last = all.getLast();
+        TransferPoint.End other = last.end() == TransferPoint.End.FRONT ? TransferPoint.End.REAR : TransferPoint.End.FRONT;
+        return Stream.concat(more.stream(), Stream.of(last.withEnd(other))).toList();
     }
 
     private interface PointSetting {

@@ -1,6 +1,7 @@
 package rhombic.desktop.floor.body;
 
 import java.util.List;
+import java.util.stream.Stream;
 import javafx.scene.shape.TriangleMesh;
 import rhombic.space.Path;
 import rhombic.space.Pose;
@@ -88,20 +89,20 @@ public final class RackBody {
     /** The rail of an aisle, from one end to the other, and the tables at its infeed and outfeed; seen from the middle of the rack. */
     public static TriangleMesh aisle(Rack rack, int aisle) {
         RackLayout layout = rack.layout();
-        double outside = rack.outfeed().offsetMetres() + 1;
-        for (TransferPoint infeed : rack.infeeds()) {
-            outside = Math.max(outside, infeed.offsetMetres() + 1);
-        }
+        double outside = 1 + Stream.concat(rack.infeeds().stream(), rack.outfeeds().stream()).mapToDouble(TransferPoint::offsetMetres)
+                .max().orElse(0);
         double y = layout.aisleMetres(aisle);
         MeshMaker maker = new MeshMaker().bar(0, y, 0, layout.lengthMetres() + 2 * outside, 0.14, 0.12, Swatch.STEEL_DARK);
         maker.bar(0, y, layout.heightMetres() + MAST, layout.lengthMetres() + 2 * outside, 0.1, 0.1, Swatch.STEEL_DARK);
         rack.infeeds().forEach(infeed -> tables(maker, rack, infeed, aisle, true));
-        tables(maker, rack, rack.outfeed(), aisle, false);
+        rack.outfeeds().forEach(outfeed -> tables(maker, rack, outfeed, aisle, false));
         if (rack.preZone().isThere()) {
             for (int i = 0; i < rack.infeeds().size(); i++) {
                 lane(maker, rack, rack.preZone().in(i, aisle), true);
             }
-            lane(maker, rack, rack.preZone().out(aisle), false);
+            for (int i = 0; i < rack.outfeeds().size(); i++) {
+                lane(maker, rack, rack.preZone().out(i, aisle), false);
+            }
         }
         return maker.mesh();
     }

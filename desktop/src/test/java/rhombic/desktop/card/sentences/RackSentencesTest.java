@@ -85,6 +85,9 @@ class RackSentencesTest {
         assertEquals(List.of(0.8, 2.0), rack(without).infeeds().stream().map(TransferPoint::heightMetres).toList());
         assertEquals(List.of("in 2"), without.links().stream().filter(link -> link.from().equals("Two")).map(Link::toPort).toList());
         assertTrue(without.links().stream().noneMatch(link -> link.from().equals("One")));
+        Study out = edited(edited(without, "Store", "add outfeed", ""), "Store", "link to out 2", "One");
+        assertTrue(says(out, "Store", "those to One at the rear, 0.8 m high"));
+        assertEquals(without, edited(out, "Store", "take out out 2", ""));
     }
 
     /** One for each aisle, and from then on the card tells of infeed, outfeed and, with several aisles, the pre-zone. */
