@@ -83,5 +83,6 @@ final class Outfeed extends FirstGiver {
         }
         rack.aisle(load).onGone(load);
         rack.onGone(piece);
+        from.flow.toAgenda(from); // the next may be on offer
     }
 }
