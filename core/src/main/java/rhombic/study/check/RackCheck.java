@@ -39,7 +39,8 @@ import rhombic.study.value.Value;
 final class RackCheck {
     private static final double WHOLE = 1;
     private static final double NEAR = 1e-6;
-
+    /** Two points that differ by less in height are in one place. */
+    private static final double MIN_APART_METRES = 0.3;
     private static final int MANY_SLOTS = 2000;
 
     private final Study study;
@@ -141,10 +142,27 @@ final class RackCheck {
         }
     }
 
+    /** No two infeeds, and no two outfeeds, are in one place. */
+    private void apart(Rack rack, String word, List<TransferPoint> points) {
+        for (int i = 0; i < points.size(); i++) {
+            TransferPoint one = points.get(i);
+            boolean isTwice = points.subList(0, i).stream().anyMatch(other -> other.end() == one.end()
+                    && Math.abs(other.heightMetres() - one.heightMetres()) < MIN_APART_METRES
+                    && Math.abs(other.offsetMetres() - one.offsetMetres()) < rack.layout().bayPitch().inBaseUnit());
+            if (isTwice) {
+                problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.IN_ONE_PLACE, rack.name(),
+                        "Two of its " + word + " are in one place, " + one.end().word() + ", " + metres(one.heightMetres()) + " high",
+                        "Put one of them at the other end, higher, or farther out"));
+            }
+        }
+    }
+
     // ---- what comes
 
     private void rack(Rack rack) {
         served(rack);
+        apart(rack, "infeeds", rack.infeeds());
+        apart(rack, "outfeeds", rack.outfeeds());
         Set<String> comes = new TreeSet<>(flow.comingTo(rack.name()));
         rack.stock().forEach(one -> comes.add(one.type()));
         study.pieceTypes().stream().filter(type -> comes.contains(type.name())).forEach(type -> fits(rack, type));

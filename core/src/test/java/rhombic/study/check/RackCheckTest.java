@@ -1,5 +1,6 @@
 package rhombic.study.check;
 
+import rhombic.study.rack.TransferPoint;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -88,6 +89,15 @@ class RackCheckTest {
         mended("Cranes serve it, but a crane can't reach into a flow rack from its aisle", layout(l -> l.withForm(RackForm.FLOW_RACK)));
         told("Both Cranes and Others serve it; only the first of them moves",
                 STUDY.with(StackerCrane.KIND.blank(Basics.of("Others", Placement.at(0, 40))).withRack("Rack")));
+    }
+
+    @Test
+    void infeedsAndOutfeedsAreApart() {
+        told("Two of its infeeds are in one place, at the front, 0.8 m high", rack(r -> r.withMoreInfeeds(List.of(TransferPoint.USUAL))));
+        told("Two of its outfeeds are in one place, at the front, 0.8 m high", rack(r -> r.withMoreOutfeeds(List.of(TransferPoint.USUAL))));
+        assertEquals(List.of(), problems(rack(r -> r.withMoreInfeeds(
+                List.of(TransferPoint.USUAL.withHeight(2), TransferPoint.USUAL.withEnd(TransferPoint.End.REAR),
+                        TransferPoint.USUAL.withOffset(4))))));
     }
 
     @Test
