@@ -287,14 +287,14 @@ final class CraneDuty implements Crane.Work {
     @Override
     public void onPickedUp(Load load, int fork) {
         onFork[fork] = load;
-        rack.rides(load, crane.fork(fork));
+        rack.seen.rides(load, crane.fork(fork));
         if (storing.contains(load)) {
             aisle.leavesInfeed(storingFrom, load);
             return;
         }
         int lane = load.lane;
         slots.takeFront(lane);
-        rack.moveAlong(aisle, lane);
+        rack.seen.moveAlong(aisle, lane);
         rack.countsStored(load, lane, -1);
         if (load == aside) {
             rack.onOffer.leave(load);
@@ -314,7 +314,7 @@ final class CraneDuty implements Crane.Work {
             aside = null;
             load.isOnCrane = false;
             slots.put(load);
-            rack.standsInFront(load);
+            rack.seen.comesIn(load);
             rack.countsStored(load, load.lane, 1);
             rack.store.onRelocated();
             rack.onMoved(load);

@@ -42,7 +42,7 @@ final class Outfeed extends FirstGiver {
     /** A load has come to the port. */
     void add(Load load) {
         waiting.add(load);
-        rack.stands(load, rack.places.port(number, waiting.size() - 1));
+        rack.seen.stands(load, rack.seen.places.port(number, waiting.size() - 1));
         from.flow.toAgenda(from);
     }
 
@@ -79,7 +79,7 @@ final class Outfeed extends FirstGiver {
         int at = waiting.indexOf(load);
         waiting.remove(at);
         for (int i = at; i < waiting.size(); i++) {
-            rack.stands(waiting.get(i), rack.places.port(number, i));
+            rack.seen.stands(waiting.get(i), rack.seen.places.port(number, i));
         }
         rack.aisle(load).onGone(load);
         rack.onGone(piece);

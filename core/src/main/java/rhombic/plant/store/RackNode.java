@@ -23,9 +23,7 @@ import rhombic.plant.piece.Ranking;
 import rhombic.space.Pose;
 import rhombic.study.Rule;
 import rhombic.study.kind.Rack;
-import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
-import rhombic.study.rack.RackPlaces;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.TransferPoint;
 
@@ -39,7 +37,7 @@ public final class RackNode extends ContentNode implements Room {
 
     final Rack rack;
     final RackLayout layout;
-    final RackPlaces places;
+    final SeenLoads seen;
     final RackTally store;
     private final Taker taker = new Taker(this, this);
     private final Cranes cranes;
@@ -74,7 +72,7 @@ public final class RackNode extends ContentNode implements Room {
         this.cranes = cranes;
         layout = rack.layout();
         store = new RackTally(flow.types.count(), rack.storing().partsByClass());
-        places = rack.places();
+        seen = new SeenLoads(this);
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
         hasCranes = !cranes.of(rack.name()).isEmpty();
         headwayNanos = hasCranes && rack.preZone().isThere()
@@ -311,12 +309,12 @@ public final class RackNode extends ContentNode implements Room {
         Load before = hasCranes ? null : aisle.slots.front(load.lane);
         if (before != null && aisle.slots.isShut(load.lane)) {
             aisle.slots.putBehind(load);
-            stands(load);
-            stands(before);
+            seen.stands(load);
+            seen.stands(before);
             return;
         }
         aisle.slots.put(load);
-        standsInFront(load);
+        seen.comesIn(load);
         if (before != null && aisle.slots.front(load.lane) == load) {
             onOffer.leave(before); // it can't be reached any more
         }
@@ -412,7 +410,7 @@ public final class RackNode extends ContentNode implements Room {
         part.lane = load.lane;
         part.storedNanos = load.storedNanos;
         loads.put(piece, part);
-        stands(part, RackPlaces.pickedFrom(placeOf(load)));
+        seen.isPickedFrom(part, load);
         return part;
     }
 
@@ -466,55 +464,6 @@ public final class RackNode extends ContentNode implements Room {
         double up = layout.levelMetres(layout.level(lane)) - point.heightMetres();
         List<Crane> all = cranes.of(rack.name());
         return all.isEmpty() ? along + UP_AS_ALONG * Math.abs(up) : all.getFirst().driving().seconds(along, up);
-    }
-
-    /** It is in its place of its lane. */
-    void stands(Load load) {
-        stands(load, placeOf(load));
-    }
-
-    private int placeOf(Load load) {
-        return places.slot(load.aisle, load.lane, aisle(load).slots.place(load));
-    }
-
-    /** It has come into its lane, where it may push back others, the farthest first. */
-    void standsInFront(Load load) {
-        Slots slots = aisle(load).slots;
-        if (layout.form() == RackForm.PUSH_BACK) {
-            for (int i = 0; i < slots.filled(load.lane) - 1; i++) {
-                shifted(slots.at(load.lane, i));
-            }
-        }
-        stands(load);
-    }
-
-    /** What could be reached in a lane has left it: others have moved along it by themselves, the nearest first. */
-    void moveAlong(StoreAisle aisle, int lane) {
-        if (layout.form().isInclined()) {
-            int loads = aisle.slots.filled(lane);
-            for (int i = 0; i < loads; i++) {
-                shifted(aisle.slots.at(lane, layout.form().isFirstInFirstOut() ? i : loads - 1 - i));
-            }
-        }
-    }
-
-    private void shifted(Load load) {
-        if (flow.trace != null) {
-            flow.trace.shifted(flow.now(), load.piece.body, index, placeOf(load));
-        }
-    }
-
-    void stands(Load load, int place) {
-        if (flow.trace != null) {
-            flow.trace.stands(flow.now(), load.piece.body, index, place);
-        }
-    }
-
-    /** A load is on the fork of a crane. */
-    void rides(Load load, int mover) {
-        if (flow.trace != null) {
-            flow.trace.lifted(flow.now(), load.piece.body, index, mover);
-        }
     }
 
     // ---- what is told of it

@@ -77,7 +77,7 @@ final class Shelf extends FirstGiver {
         load.lane = Load.NOWHERE;
         rack.countsStored(load, lane, -1);
         rack.onFetched(load, lane);
-        rack.moveAlong(aisle, lane);
+        rack.seen.moveAlong(aisle, lane);
         Load next = aisle.slots.front(lane);
         rack.onGone(piece);
         if (next != null) {

@@ -45,11 +45,11 @@ final class StoreAisle {
         for (int i = 0; i < rack.rack.infeeds().size(); i++) {
             int infeed = i;
             infeeds.add(new ArrayDeque<>());
-            toInfeeds.add(new WayInZone(rack, rack.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load)));
+            toInfeeds.add(new WayInZone(rack, rack.seen.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load)));
         }
         for (int i = 0; i < rack.rack.outfeeds().size(); i++) {
             outfeeds.add(new ArrayList<>());
-            toPorts.add(new WayInZone(rack, rack.places.fromOutfeed(i, number), zone.out(i, number), rack::waitsAtPort));
+            toPorts.add(new WayInZone(rack, rack.seen.places.fromOutfeed(i, number), zone.out(i, number), rack::waitsAtPort));
         }
         setDownNanos = new long[outfeeds.size()];
         outNanos = new long[outfeeds.size()];
@@ -135,7 +135,7 @@ final class StoreAisle {
     private void arrive(int infeed, Load load) {
         Deque<Load> there = infeeds.get(infeed);
         there.add(load);
-        rack.stands(load, rack.places.infeed(infeed, number, there.size() - 1));
+        rack.seen.stands(load, rack.seen.places.infeed(infeed, number, there.size() - 1));
         rack.flow.toAgenda(rack);
     }
 
@@ -150,7 +150,7 @@ final class StoreAisle {
         there.remove(load);
         int place = 0;
         for (Load behind : there) {
-            rack.stands(behind, rack.places.infeed(infeed, number, place++));
+            rack.seen.stands(behind, rack.seen.places.infeed(infeed, number, place++));
         }
         rack.flow.toAgenda(rack);
     }

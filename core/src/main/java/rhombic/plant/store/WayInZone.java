@@ -36,7 +36,7 @@ final class WayInZone extends Event {
             return;
         }
         under.add(new Move(load, rack.flow.now() + inNanos + nanos));
-        rack.stands(load, place);
+        rack.seen.stands(load, place);
         if (!isPending()) {
             rack.flow.simulator.schedule(this, inNanos + nanos);
         }
