@@ -194,7 +194,7 @@ class JibCranesTest {
         assertEquals(run.in(), lifted, "seed " + seed + ": every piece is lifted to where it goes");
         Trace trace = Runs.traceOf(study);
         CraneParts<BridgeCrane> parts = CraneParts.bridges(UnfoldedStudy.of(study)).getFirst();
-        for (long t = 0; t < 1800 * 1_000_000_000L; t += STEP_NANOS) {
+        for (long t = 0; t < 900 * 1_000_000_000L; t += STEP_NANOS) {
             Moment moment = trace.at(t);
             Pose tip = moment.movers().pose(parts.member(), t);
             Pose hook = moment.movers().pose(parts.tip(), t);

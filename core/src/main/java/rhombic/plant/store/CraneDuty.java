@@ -113,7 +113,7 @@ final class CraneDuty implements Crane.Work {
             int outfeed = fetching.getFirst().outfeed;
             return atPoint(
                     fetching.stream().filter(load -> load.outfeed == outfeed).map(load -> new Stop.Handled(load, fork(load))).toList(),
-                    rack.rack.outfeeds().get(outfeed), false);
+                    rack.outfeeds.get(outfeed), false);
         }
         if (hasStored || hasFetched) {
             rack.store.onCycle(hasStored && hasFetched);
@@ -170,7 +170,7 @@ final class CraneDuty implements Crane.Work {
     /** From the infeed where the one stands in front that came into the rack first, of those for which there is a slot. */
     private void chooseToStore() {
         Load first = null;
-        for (int i = 0; i < rack.rack.infeeds().size(); i++) {
+        for (int i = 0; i < rack.infeeds.size(); i++) {
             Iterator<Load> there = aisle.infeed(i).iterator();
             Load load = there.hasNext() ? there.next() : null;
             if (load != null && (first == null || load.number < first.number) && rack.findsSlot(load)) {
@@ -190,7 +190,7 @@ final class CraneDuty implements Crane.Work {
     }
 
     private TransferPoint infeed() {
-        return rack.rack.infeeds().get(storingFrom);
+        return rack.infeeds.get(storingFrom);
     }
 
     private void chooseToFetch() {
@@ -198,7 +198,7 @@ final class CraneDuty implements Crane.Work {
         while (fetching.size() < onFork.length) {
             Load load = null;
             int to = 0;
-            for (int outfeed = 0; outfeed < rack.rack.outfeeds().size(); outfeed++) {
+            for (int outfeed = 0; outfeed < rack.outfeeds.size(); outfeed++) {
                 Load one = hasRoom(outfeed) ? toFetch(outfeed, from) : null;
                 if (one != null && (load == null || isBefore(one, outfeed, load, to, from))) {
                     load = one;
@@ -217,7 +217,7 @@ final class CraneDuty implements Crane.Work {
 
     private boolean hasRoom(int outfeed) {
         long coming = fetching.stream().filter(load -> load.outfeed == outfeed).count();
-        return aisle.outfeedTaken(outfeed) + coming < rack.rack.outfeeds().get(outfeed).capacity();
+        return aisle.outfeedTaken(outfeed) + coming < rack.outfeeds.get(outfeed).capacity();
     }
 
     /** The load that is fetched next to an outfeed, on the way from a lane; null if there is none. Customer orders are served at the first outfeed. */
@@ -263,7 +263,7 @@ final class CraneDuty implements Crane.Work {
 
     private double added(int from, Load load, int outfeed) {
         return secondsBetween(from, load.lane)
-                + aisle.seconds(aisle.position(load.lane), aisle.position(rack.rack.outfeeds().get(outfeed)));
+                + aisle.seconds(aisle.position(load.lane), aisle.position(rack.outfeeds.get(outfeed)));
     }
 
     private boolean canBeReached(Load load) {

@@ -25,7 +25,7 @@ final class OnOffer {
         formula = rule == FetchChoice.BY_FORMULA && !fetching.formula().isBlank()
                 ? rack.flow.ofPiece(fetching.formula(), rack.rack.id() + "\u0000fetch")
                 : piece -> 0;
-        goingOut = new int[rack.rack.outfeeds().size()][rack.flow.types.count()];
+        goingOut = new int[rack.outfeeds.size()][rack.flow.types.count()];
     }
 
     /** A load can be fetched, if it is ripe and can be reached; an order takes it, or it joins the stock. */

@@ -38,6 +38,9 @@ public final class RackNode extends ContentNode implements Room {
     final Rack rack;
     final RackLayout layout;
     final SeenLoads seen;
+    /** Of each aisle, by number. */
+    final List<TransferPoint> infeeds;
+    final List<TransferPoint> outfeeds;
     final RackTally store;
     private final Taker taker = new Taker(this, this);
     private final Cranes cranes;
@@ -73,13 +76,15 @@ public final class RackNode extends ContentNode implements Room {
         layout = rack.layout();
         store = new RackTally(flow.types.count(), rack.storing().partsByClass());
         seen = new SeenLoads(this);
+        infeeds = rack.infeeds();
+        outfeeds = rack.outfeeds();
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
         hasCranes = !cranes.of(rack.name()).isEmpty();
         headwayNanos = hasCranes && rack.preZone().isThere()
                 ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
                 : 0;
-        rack.infeeds().forEach(infeed -> entries.add(new ZoneEntry(this, headwayNanos)));
-        for (int i = 1; hasCranes && i < rack.outfeeds().size(); i++) {
+        infeeds.forEach(infeed -> entries.add(new ZoneEntry(this, headwayNanos)));
+        for (int i = 1; hasCranes && i < outfeeds.size(); i++) {
             sides.add(new SideOutfeed(this, i));
         }
         aisles = new StoreAisle[layout.aisles()];

@@ -84,7 +84,7 @@ final class SlotSearch {
     /** On its way to any infeed of the aisle. */
     private int coming(StoreAisle aisle) {
         int sum = 0;
-        for (int i = 0; i <= rack.rack.moreInfeeds().size(); i++) {
+        for (int i = 0; i < rack.infeeds.size(); i++) {
             sum += taker.claimsAt(spot(i, aisle));
         }
         return sum;
@@ -101,7 +101,7 @@ final class SlotSearch {
         }
         int coming = coming(aisle);
         boolean isFull = infeed != AT_START
-                && aisle.atInfeed(infeed) + taker.claimsAt(spot(infeed, aisle)) >= rack.rack.infeeds().get(infeed).capacity();
+                && aisle.atInfeed(infeed) + taker.claimsAt(spot(infeed, aisle)) >= rack.infeeds.get(infeed).capacity();
         if (aisle.crane() == null || isFull) {
             return false;
         }

@@ -42,12 +42,12 @@ final class StoreAisle {
         layout = rack.layout;
         slots = new Slots(layout, rack.rack.storing(), rack::secondsFromInfeed, rack.kilograms());
         PreZone zone = rack.rack.preZone();
-        for (int i = 0; i < rack.rack.infeeds().size(); i++) {
+        for (int i = 0; i < rack.infeeds.size(); i++) {
             int infeed = i;
             infeeds.add(new ArrayDeque<>());
             toInfeeds.add(new WayInZone(rack, rack.seen.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load)));
         }
-        for (int i = 0; i < rack.rack.outfeeds().size(); i++) {
+        for (int i = 0; i < rack.outfeeds.size(); i++) {
             outfeeds.add(new ArrayList<>());
             toPorts.add(new WayInZone(rack, rack.seen.places.fromOutfeed(i, number), zone.out(i, number), rack::waitsAtPort));
         }
@@ -62,7 +62,7 @@ final class StoreAisle {
         CraneDuty does = new CraneDuty(this, rack, newCrane);
         duty = does;
         Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
-        double high = Stream.concat(rack.rack.infeeds().stream(), rack.rack.outfeeds().stream()).mapToDouble(TransferPoint::heightMetres)
+        double high = Stream.concat(rack.infeeds.stream(), rack.outfeeds.stream()).mapToDouble(TransferPoint::heightMetres)
                 .reduce(layout.heightMetres(), Math::max);
         newCrane.install(does, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
                 layout.bayPitch().inBaseUnit(), position(rack.rack.infeed()));

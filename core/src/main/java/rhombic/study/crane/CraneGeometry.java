@@ -1,6 +1,7 @@
 package rhombic.study.crane;
 
 import java.util.List;
+import java.util.stream.DoubleStream;
 import rhombic.space.Path;
 import rhombic.space.Pose;
 
@@ -46,41 +47,18 @@ public sealed interface CraneGeometry permits RunwayGeometry, JibGeometry {
     Pose seen(Pose place);
 
     /**
-     * A convex outline.
+     * A convex outline with its bounds.
      *
      * @param isUpright whether it is a rectangle along and across
      */
-    record Outline(double[] x, double[] y, boolean isUpright) {
-        double minX() {
-            return min(x);
+    record Outline(double[] x, double[] y, double minX, double maxX, double minY, double maxY, boolean isUpright) {
+        static Outline of(double[] x, double[] y) {
+            return new Outline(x, y, DoubleStream.of(x).min().orElseThrow(), DoubleStream.of(x).max().orElseThrow(),
+                    DoubleStream.of(y).min().orElseThrow(), DoubleStream.of(y).max().orElseThrow(), false);
         }
 
-        double maxX() {
-            return -min(negative(x));
-        }
-
-        double minY() {
-            return min(y);
-        }
-
-        double maxY() {
-            return -min(negative(y));
-        }
-
-        private static double[] negative(double[] values) {
-            double[] all = values.clone();
-            for (int i = 0; i < all.length; i++) {
-                all[i] = -all[i];
-            }
-            return all;
-        }
-
-        private static double min(double[] values) {
-            double min = Double.POSITIVE_INFINITY;
-            for (double value : values) {
-                min = Math.min(min, value);
-            }
-            return min;
+        static Outline ofBox(double minX, double maxX, double minY, double maxY) {
+            return new Outline(new double[] {minX, maxX, maxX, minX}, new double[] {minY, minY, maxY, maxY}, minX, maxX, minY, maxY, true);
         }
     }
 }

@@ -114,8 +114,8 @@ record JibGeometry(Placement placement, double reach) implements CraneGeometry {
         for (int i = 0; i < pieces; i++) {
             double a = first + i * step;
             double b = a + step;
-            all.add(new Outline(new double[] {inner * Math.cos(a), far * Math.cos(a), far * Math.cos(b), inner * Math.cos(b)},
-                    new double[] {inner * Math.sin(a), far * Math.sin(a), far * Math.sin(b), inner * Math.sin(b)}, false));
+            all.add(Outline.of(new double[] {inner * Math.cos(a), far * Math.cos(a), far * Math.cos(b), inner * Math.cos(b)},
+                    new double[] {inner * Math.sin(a), far * Math.sin(a), far * Math.sin(b), inner * Math.sin(b)}));
         }
         return all;
     }

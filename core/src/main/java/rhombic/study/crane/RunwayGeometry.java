@@ -80,7 +80,7 @@ record RunwayGeometry(Placement placement, Runway runway, int cranes) implements
         double maxX = Math.max(along(from), along(to)) + beside;
         double minY = Math.min(across(from), across(to)) - beside;
         double maxY = Math.max(across(from), across(to)) + beside;
-        return List.of(new Outline(new double[] {minX, maxX, maxX, minX}, new double[] {minY, minY, maxY, maxY}, true));
+        return List.of(Outline.ofBox(minX, maxX, minY, maxY));
     }
 
     @Override
