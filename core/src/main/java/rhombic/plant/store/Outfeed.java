@@ -31,9 +31,8 @@ final class Outfeed extends FirstGiver {
         return waiting.isEmpty();
     }
 
-    /** Offers what may go; says whether more wait to be fetched than when that was asked last. */
-    boolean offerAndCount() {
-        offer();
+    /** Whether more wait to be fetched than when that was asked last. */
+    boolean hasMoreWaiting() {
         int before = told;
         told = backlog();
         return told > before;

@@ -57,7 +57,7 @@ public final class RackNode extends ContentNode implements Room {
     /** Where cranes serve it. */
     private final Outfeed outfeed = new Outfeed(this, this, 0);
     private final List<SideOutfeed> sides = new ArrayList<>();
-    /** Loads that waited to be fetched when that was told last. */
+    /** Loads that waited to be fetched from slots when that was told last. */
     private int waiting;
     /** Without cranes: one for each type. */
     private final List<Shelf> shelves = new ArrayList<>();
@@ -387,12 +387,15 @@ public final class RackNode extends ContentNode implements Room {
 
     /** Those who fetch are told when more waits than before, and only then: they may look at what is needed, which brings it back here. */
     private void tellWaiting() {
-        int now = hasCranes ? outfeed.backlog() : shelves.stream().mapToInt(Shelf::backlog).sum();
-        int before = waiting;
-        waiting = now;
-        if (now > before) {
+        if (hasCranes ? outfeed.hasMoreWaiting() : shelvesHaveMore()) {
             onMoreWaiting();
         }
+    }
+
+    private boolean shelvesHaveMore() {
+        int before = waiting;
+        waiting = shelves.stream().mapToInt(Shelf::backlog).sum();
+        return waiting > before;
     }
 
     Load load(Piece piece) {

@@ -32,7 +32,8 @@ final class SideOutfeed extends Part {
 
     @Override
     public void attend() {
-        if (loads.offerAndCount()) {
+        loads.offer();
+        if (loads.hasMoreWaiting()) {
             onMoreWaiting();
         }
     }

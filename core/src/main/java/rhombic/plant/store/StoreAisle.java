@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
@@ -12,7 +13,7 @@ import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.TransferPoint;
 
-/** One aisle of a rack with its slots, and, where a crane serves it, its infeed and its outfeed. */
+/** One aisle of a rack with its slots, and, where a crane serves it, its infeeds and its outfeeds. */
 final class StoreAisle {
     private final RackNode rack;
     private final RackLayout layout;
@@ -22,20 +23,31 @@ final class StoreAisle {
     final Stock ripe;
     /** Loads that customer orders ask for, and that the crane has not begun to fetch. */
     final TreeSet<Load> asked = new TreeSet<>(Stock.URGENT_FIRST);
-    /** What stands at each infeed, the first in front, and what is on the way there. */
-    private final List<Deque<Load>> infeeds = new ArrayList<>();
-    private final List<WayInZone> toInfeeds = new ArrayList<>();
-    private final List<WayInZone> toPorts = new ArrayList<>();
-    /** What the crane has set down at each outfeed and has not left the rack yet. */
-    private final List<List<Load>> outfeeds = new ArrayList<>();
+    private final List<In> infeeds = new ArrayList<>();
+    private final List<Out> outfeeds = new ArrayList<>();
     private @Nullable Crane crane;
     private @Nullable CraneDuty duty;
-    /** When the crane last set something down at each outfeed, and when that sets out. */
-    private final long[] setDownNanos;
-    private final long[] outNanos;
     /** How many loads of each type it holds, on the crane and at both ends too; of all types. */
     private final int[] ofType;
     private int loads;
+
+    /** An infeed: what stands there, the first in front, and what is on the way to it. */
+    private record In(Deque<Load> loads, WayInZone way) {}
+
+    /** An outfeed. */
+    private static final class Out {
+        /** What the crane has set down there and has not left the rack yet. */
+        final List<Load> loads = new ArrayList<>();
+        final WayInZone toPort;
+        /** When the crane last set something down, and when that sets out. */
+        long setDownNanos;
+        long outNanos;
+
+        Out(WayInZone toPort) {
+            this.toPort = toPort;
+        }
+    }
+
     StoreAisle(RackNode rack, int number) {
         this.rack = rack;
         this.number = number;
@@ -44,15 +56,12 @@ final class StoreAisle {
         PreZone zone = rack.rack.preZone();
         for (int i = 0; i < rack.infeeds.size(); i++) {
             int infeed = i;
-            infeeds.add(new ArrayDeque<>());
-            toInfeeds.add(new WayInZone(rack, rack.seen.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load)));
+            infeeds.add(new In(new ArrayDeque<>(),
+                    new WayInZone(rack, rack.seen.places.toInfeed(i, number), zone.in(i, number), load -> arrive(infeed, load))));
         }
         for (int i = 0; i < rack.outfeeds.size(); i++) {
-            outfeeds.add(new ArrayList<>());
-            toPorts.add(new WayInZone(rack, rack.seen.places.fromOutfeed(i, number), zone.out(i, number), rack::waitsAtPort));
+            outfeeds.add(new Out(new WayInZone(rack, rack.seen.places.fromOutfeed(i, number), zone.out(i, number), rack::waitsAtPort)));
         }
-        setDownNanos = new long[outfeeds.size()];
-        outNanos = new long[outfeeds.size()];
         ripe = new Stock(rack.flow.types.count());
         ofType = new int[rack.flow.types.count()];
     }
@@ -94,8 +103,7 @@ final class StoreAisle {
 
     boolean isBusy() {
         CraneDuty does = duty;
-        return infeeds.stream().anyMatch(one -> !one.isEmpty()) || toInfeeds.stream().anyMatch(one -> one.size() > 0)
-                || toPorts.stream().anyMatch(one -> one.size() > 0)
+        return IntStream.range(0, infeeds.size()).anyMatch(i -> atInfeed(i) > 0) || outfeeds.stream().anyMatch(one -> one.toPort.size() > 0)
                 || !asked.isEmpty() || does != null && does.isBusy();
     }
 
@@ -124,16 +132,16 @@ final class StoreAisle {
 
     /** How many loads stand at an infeed or are on the way to it. */
     int atInfeed(int infeed) {
-        return infeeds.get(infeed).size() + toInfeeds.get(infeed).size();
+        return infeeds.get(infeed).loads.size() + infeeds.get(infeed).way.size();
     }
 
     /** A load has come, for which a place is kept in a lane; it sets out for the infeed in so long. */
     void come(Load load, int infeed, long inNanos) {
-        toInfeeds.get(infeed).begin(load, inNanos);
+        infeeds.get(infeed).way.begin(load, inNanos);
     }
 
     private void arrive(int infeed, Load load) {
-        Deque<Load> there = infeeds.get(infeed);
+        Deque<Load> there = infeeds.get(infeed).loads;
         there.add(load);
         rack.seen.stands(load, rack.seen.places.infeed(infeed, number, there.size() - 1));
         rack.flow.toAgenda(rack);
@@ -141,12 +149,12 @@ final class StoreAisle {
 
     /** What stands at an infeed, the first in front. */
     Iterable<Load> infeed(int infeed) {
-        return infeeds.get(infeed);
+        return infeeds.get(infeed).loads;
     }
 
     /** The crane has taken it up. */
     void leavesInfeed(int infeed, Load load) {
-        Deque<Load> there = infeeds.get(infeed);
+        Deque<Load> there = infeeds.get(infeed).loads;
         there.remove(load);
         int place = 0;
         for (Load behind : there) {
@@ -157,23 +165,23 @@ final class StoreAisle {
 
     /** Loads that the crane has set down at an outfeed and that have not left the rack yet. */
     int outfeedTaken(int outfeed) {
-        return outfeeds.get(outfeed).size();
+        return outfeeds.get(outfeed).loads.size();
     }
 
     /** The crane has set it down; where several come at once, they set out one after the other. */
     void comesToOutfeed(Load load) {
-        int at = load.outfeed;
-        outfeeds.get(at).add(load);
+        Out at = outfeeds.get(load.outfeed);
+        at.loads.add(load);
         long now = rack.flow.now();
-        long before = setDownNanos[at] == now ? outNanos[at] + rack.headwayNanos() : outNanos[at];
-        setDownNanos[at] = now;
-        outNanos[at] = Math.max(now, before);
-        toPorts.get(at).begin(load, outNanos[at] - now);
+        long before = at.setDownNanos == now ? at.outNanos + rack.headwayNanos() : at.outNanos;
+        at.setDownNanos = now;
+        at.outNanos = Math.max(now, before);
+        at.toPort.begin(load, at.outNanos - now);
     }
 
     /** A load that came from here has left the rack. */
     void onGone(Load load) {
-        outfeeds.get(load.outfeed).remove(load);
+        outfeeds.get(load.outfeed).loads.remove(load);
     }
 
     void wake() {

@@ -187,8 +187,10 @@ final class RackSectionView {
         heat = null;
         Function<RackHeat.By, RackHeat> maker = heatOf;
         Moment moment = shown;
-        if (by().isHeat() && maker != null && moment != null) {
-            RackHeat now = maker.apply(by());
+        RackHeat.By by = by();
+        boolean isOneType = by == RackHeat.By.ONE_TYPE;
+        if (by.isHeat() && maker != null && moment != null) {
+            RackHeat now = maker.apply(by);
             now.look(moment);
             heat = now;
         }
@@ -199,7 +201,7 @@ final class RackSectionView {
         for (int row = 0; row < of.rows().rows(); row++) {
             for (int bay = 0; bay < of.bays(); bay++) {
                 for (int level = 0; level < levels; level++) {
-                    g.setFill(seen.front(row, bay, level).map(this::colour).orElse(EMPTY));
+                    g.setFill(seen.front(row, bay, level).map(load -> colour(load, isOneType)).orElse(EMPTY));
                     g.fillRect(bay * cellWide, top(of, row) + (levels - 1 - level) * cellHigh, cellWide - gap, cellHigh - gap);
                 }
             }
@@ -217,14 +219,13 @@ final class RackSectionView {
         }
     }
 
-    private Color colour(RackSection.Load load) {
-        RackHeat.By by = by();
+    private Color colour(RackSection.Load load, boolean isOneType) {
         RackHeat now = heat;
         Moment moment = shown;
         if (now != null && moment != null) {
             return HeatedLoads.colour(now.level(moment, load.body()));
         }
-        boolean isPale = by == RackHeat.By.ONE_TYPE && !(ONLY + types.get(load.type())).equals(colouring.getValue());
+        boolean isPale = isOneType && !(ONLY + types.get(load.type())).equals(colouring.getValue());
         return isPale ? OTHER : colours.get(load.type());
     }
 
