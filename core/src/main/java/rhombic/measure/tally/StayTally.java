@@ -6,28 +6,28 @@ import rhombic.measure.StayFigures;
 /** Collects times: count, sum, least, most and distribution. */
 final class StayTally {
     /*
-     * Zeros are counted. Other values are only noted when they come, and counted many at a time. The first EXACT of all are kept, so
-     * percentiles of short runs are exact. Beyond that they are counted in classes of equal relative width: 128 to
-     * each doubling, so a percentile is off by at most 0.4 %.
+     * Zeros are counted. The first EXACT others are kept, so percentiles of short runs are exact. When more come, all are counted in classes
+     * of equal relative width: 128 to each doubling, so a percentile is off by at most 0.4 %. A class is a byte that counts to 255, and
+     * beside it how often it ran over: what is written to for each value lies so close together that it stays in the first cache.
      */
     private static final int EXACT = 1000;
-    private static final int NOTED = 128;
     private static final int FINE = 128;
+    private static final int OVER = 256;
     /** Of the 52 bits of a double behind the point, all but the first seven. */
     private static final int CUT_BITS = 45;
 
-    /** What has come and is not in a class; the first {@code counted} are in the sums. */
-    private long[] noted = new long[8];
-    private int size;
-    private int counted;
-    /** Those above 0. */
-    private long count;
+    private static final byte[] NO_CLASSES = {};
 
     private long zeros;
+    /** Of those above 0. */
     private double sum;
     private long min = Long.MAX_VALUE;
     private long max;
-    private long[] classes = {};
+    /** Those above 0 that have come, as long as they are few. */
+    private long[] kept = new long[8];
+    private int keptCount;
+    private byte[] classes = NO_CLASSES;
+    private long[] ranOver = {};
     private int firstClass;
 
     void add(long nanos) {
@@ -35,129 +35,125 @@ final class StayTally {
             zeros++;
             return;
         }
-        if (size == noted.length) {
-            makeRoom();
-        }
-        noted[size++] = nanos;
-    }
-
-    private void makeRoom() {
-        if (classes.length == 0 && size < EXACT) {
-            noted = Arrays.copyOf(noted, Math.min(EXACT, size * 2));
+        int at = classOf(nanos) - firstClass;
+        byte[] counts = classes;
+        if (at < 0 || at >= counts.length) {
+            addBeside(nanos);
             return;
         }
-        toClasses();
+        note(nanos);
+        if (++counts[at] == 0) {
+            ranOver[at]++;
+        }
     }
 
-    /** Counts all that is noted, and notes anew. */
+    private void note(long nanos) {
+        sum += nanos;
+        if (nanos < min) {
+            min = nanos;
+        }
+        if (nanos > max) {
+            max = nanos;
+        }
+    }
+
+    /** Adds one for which there is no class yet. */
+    private void addBeside(long nanos) {
+        if (classes.length == 0 && keptCount < EXACT) {
+            note(nanos);
+            if (keptCount == kept.length) {
+                kept = Arrays.copyOf(kept, Math.min(EXACT, keptCount * 2));
+            }
+            kept[keptCount++] = nanos;
+        } else {
+            if (classes.length == 0) {
+                toClasses();
+            }
+            widenTo(classOf(nanos));
+            add(nanos);
+        }
+    }
+
+    /** Counts in classes what was kept. */
     private void toClasses() {
-        if (classes.length == 0) {
-            count();
-            firstClass = classOf(Math.max(1, min));
-            classes = new long[Math.max(firstClass, classOf(max)) - firstClass + 1];
-        }
-        countInClasses();
-        size = 0;
-        counted = 0;
-        if (noted.length > NOTED) {
-            noted = new long[NOTED];
-        }
-    }
-
-    /** Adds to the sums what is not in them yet. */
-    private void count() {
-        double total = sum;
-        long low = min;
-        long high = max;
-        for (int i = counted; i < size; i++) {
-            long nanos = noted[i];
-            total += nanos;
-            low = Math.min(low, nanos);
-            high = Math.max(high, nanos);
-        }
-        count += size - counted;
-        sum = total;
-        min = low;
-        max = high;
-        counted = size;
-    }
-
-    /** Counts what is noted, and adds to the sums what is not in them yet. */
-    private void countInClasses() {
-        long[] known = classes;
-        int first = firstClass;
-        double total = sum;
-        long low = min;
-        long high = max;
-        for (int i = 0; i < size; i++) {
-            long nanos = noted[i];
-            total += i < counted ? 0 : nanos;
-            low = Math.min(low, nanos);
-            high = Math.max(high, nanos);
-            int at = classOf(nanos) - first;
-            if (at >= 0 && at < known.length) {
-                known[at]++;
-            } else {
-                known = widened(at);
-                first = firstClass;
-                known[Math.max(0, at)]++;
+        firstClass = classOf(min);
+        classes = new byte[classOf(max) - firstClass + 1];
+        ranOver = new long[classes.length];
+        for (int i = 0; i < keptCount; i++) {
+            int at = classOf(kept[i]) - firstClass;
+            if (++classes[at] == 0) {
+                ranOver[at]++;
             }
         }
-        count += size - counted;
-        sum = total;
-        min = low;
-        max = high;
+        kept = new long[0];
+        keptCount = 0;
     }
 
-    private long[] widened(int at) {
-        int before = Math.max(0, -at);
-        long[] wider = new long[Math.max(classes.length + before, at + FINE)];
+    /** Makes sure that there is that class. */
+    private void widenTo(int index) {
+        int before = Math.max(0, firstClass - index);
+        int length = Math.max(classes.length + before, index - firstClass + before + FINE);
+        byte[] wider = new byte[length];
         System.arraycopy(classes, 0, wider, before, classes.length);
+        long[] over = new long[length];
+        System.arraycopy(ranOver, 0, over, before, ranOver.length);
         classes = wider;
+        ranOver = over;
         firstClass -= before;
-        return wider;
+    }
+
+    private long inClass(int at) {
+        return ranOver[at] * OVER + Byte.toUnsignedInt(classes[at]);
+    }
+
+    /** How many above 0. */
+    private long count() {
+        long count = keptCount;
+        for (int i = 0; i < classes.length; i++) {
+            count += inClass(i);
+        }
+        return count;
     }
 
     /** All that the other has collected so far. */
     static StayTally copyOf(StayTally other) {
         StayTally copy = new StayTally();
-        copy.noted = other.noted.clone();
-        copy.size = other.size;
-        copy.counted = other.counted;
-        copy.count = other.count;
         copy.zeros = other.zeros;
         copy.sum = other.sum;
         copy.min = other.min;
         copy.max = other.max;
+        copy.kept = other.kept.clone();
+        copy.keptCount = other.keptCount;
         copy.classes = other.classes.clone();
+        copy.ranOver = other.ranOver.clone();
         copy.firstClass = other.firstClass;
         return copy;
     }
 
     void restart() {
-        size = 0;
-        counted = 0;
-        count = 0;
         zeros = 0;
         sum = 0;
         min = Long.MAX_VALUE;
         max = 0;
-        classes = new long[0];
+        kept = new long[8];
+        keptCount = 0;
+        classes = NO_CLASSES;
+        ranOver = new long[0];
+        firstClass = 0;
     }
 
     StayFigures figures() {
-        count();
+        long count = count();
         long all = count + zeros;
         if (all == 0) {
             return StayFigures.NONE;
         }
-        if (classes.length == 0 && (all <= EXACT || count == 0)) {
-            Arrays.sort(noted, 0, size);
-        } else {
+        if (count > 0 && all > EXACT && classes.length == 0) {
             toClasses();
         }
-        return new StayFigures(all, sum / all / 1e9, least() / 1e9, max / 1e9, percentile(0.1), percentile(0.5), percentile(0.9),
-                percentile(0.95), percentile(0.99), (double) zeros / all);
+        Arrays.sort(kept, 0, keptCount);
+        return new StayFigures(all, sum / all / 1e9, least() / 1e9, max / 1e9, percentile(0.1, all), percentile(0.5, all),
+                percentile(0.9, all), percentile(0.95, all), percentile(0.99, all), (double) zeros / all);
     }
 
     private long least() {
@@ -165,17 +161,17 @@ final class StayTally {
     }
 
     /** The least value that at least this part of all values does not exceed. */
-    private double percentile(double part) {
-        long rank = Math.max(1, (long) Math.ceil(part * (count + zeros) - 1e-9));
+    private double percentile(double part, long all) {
+        long rank = Math.max(1, (long) Math.ceil(part * all - 1e-9));
         if (rank <= zeros) {
             return 0;
         }
         if (classes.length == 0) {
-            return noted[(int) (rank - zeros) - 1] / 1e9;
+            return kept[(int) (rank - zeros) - 1] / 1e9;
         }
         long seen = zeros;
         for (int i = 0; seen < rank && i < classes.length; i++) {
-            seen += classes[i];
+            seen += inClass(i);
             if (seen >= rank) {
                 return Math.clamp(middleOf(firstClass + i), least(), max) / 1e9;
             }

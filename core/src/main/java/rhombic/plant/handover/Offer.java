@@ -3,6 +3,7 @@ package rhombic.plant.handover;
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.piece.QueueEntry;
+import rhombic.plant.piece.RankedQueue;
 
 /**
  * A giver's word that it has a piece to hand on. Made anew for each piece; the object lives as long as its giver.
@@ -292,15 +293,15 @@ public class Offer {
 
     /** The same where its pieces go in one step; gives the piece, which has left its giver. */
     Piece takeStraight(QueuedOffer entry) {
-        Taker taker = entry.way.taker();
+        RankedQueue<QueuedOffer> line = entry.way.taker().line;
         Piece gone = piece();
-        taker.line.remove(entry);
-        open = false;
         Piece next = giver.handStraight(this);
-        if (next != null) {
+        if (next == null) {
+            open = false;
+            line.remove(entry);
+        } else {
             piece = next;
-            open = true;
-            taker.line.add(entry);
+            line.toEnd(entry);
         }
         return gone;
     }

@@ -142,10 +142,12 @@ public final class Taker {
 
     /** The piece comes in at a spot that it has just been told of. */
     void takeAtOnce(Claim claim, Piece piece, int spot) {
-        if (!isRoomCounted) {
+        if (isRoomCounted) {
+            room.take(piece);
+        } else {
             claim.agree(piece, spot);
+            room.accept(claim, piece);
         }
-        accept(claim, piece);
     }
 
     /** The piece that had the claim comes in. */
@@ -195,8 +197,8 @@ public final class Taker {
 
     /** Lets those in line hand on while there is room. */
     public void serveLine() {
-        for (Part watcher : needWatchers) {
-            flow.toAgenda(watcher);
+        if (!needWatchers.isEmpty()) {
+            needWatchers.forEach(flow::toAgenda);
         }
         Offer.QueuedOffer entry = line.first();
         while (entry != null && !isHeldFor(entry.way)) {

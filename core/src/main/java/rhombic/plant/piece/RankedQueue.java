@@ -135,6 +135,14 @@ public final class RankedQueue<E extends QueueEntry> {
         }
     }
 
+    /** The piece of the entry is another one now, which has come last. */
+    public void toEnd(E entry) {
+        if (entry != last || entry.isUrgent || tree != null) {
+            remove(entry);
+            add(entry);
+        }
+    }
+
     /** The piece of the entry is another one now: it stands where it stood, unless that one ranks otherwise. */
     public void exchanged(E entry) {
         Key key = keys.get(entry);

@@ -68,7 +68,7 @@ public abstract class Run {
     private final DeferredQueue lastOfInstant = new DeferredQueue();
     private @Nullable Attended agendaFirst;
     private @Nullable Attended agendaLast;
-    /** Whether anything of these three is to be done. */
+    /** Whether anything but the agenda is to be done. */
     private boolean isDue;
     private long stepsInstant = -1;
     private int stepsAtInstant;
@@ -228,7 +228,6 @@ public abstract class Run {
         if (one.next != null) {
             return;
         }
-        isDue = true;
         one.next = one;
         if (agendaLast == null) {
             agendaFirst = one;
@@ -262,9 +261,28 @@ public abstract class Run {
 
     /** Works off the agenda: all that follows at this instant; mostly nothing does. */
     public final void settle() {
+        while (agendaFirst != null && afterwards.first == null) {
+            attendNext();
+        }
         if (isDue || arePeopleDue()) {
             workOff();
         }
+    }
+
+    /** Attends to the first on the agenda; says whether there was one. */
+    private boolean attendNext() {
+        Attended one = agendaFirst;
+        if (one == null) {
+            return false;
+        }
+        agendaFirst = one.next == one ? null : one.next;
+        if (agendaFirst == null) {
+            agendaLast = null;
+        }
+        one.next = null;
+        countStep(one);
+        one.attend();
+        return true;
     }
 
     private void workOff() {
@@ -275,27 +293,19 @@ public abstract class Run {
                 next.action.run();
                 continue;
             }
-            Attended one = agendaFirst;
-            if (one == null) {
-                Deferred last = lastOfInstant.poll();
-                if (last != null) {
-                    last.action.run();
-                    continue;
-                }
-                isDue = false;
-                if (!arePeopleDue() || isMoreToCome() || !givePeople()) {
-                    return;
-                }
-                countStep("people");
+            if (attendNext()) {
                 continue;
             }
-            agendaFirst = one.next == one ? null : one.next;
-            if (agendaFirst == null) {
-                agendaLast = null;
+            Deferred last = lastOfInstant.poll();
+            if (last != null) {
+                last.action.run();
+                continue;
             }
-            one.next = null;
-            countStep(one);
-            one.attend();
+            isDue = false;
+            if (!arePeopleDue() || isMoreToCome() || !givePeople()) {
+                return;
+            }
+            countStep("people");
         }
     }
 

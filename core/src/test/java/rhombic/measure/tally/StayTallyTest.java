@@ -35,6 +35,31 @@ class StayTallyTest {
     }
 
     @Test
+    void whatComesOftenIsCountedInFull() {
+        StayTally tally = new StayTally();
+        add(tally, 900, 10);
+        add(tally, 2000, 20);
+        StayTally other = StayTally.copyOf(tally);
+        add(tally, 100, 40);
+        StayFigures figures = tally.figures();
+        assertEquals(3000, figures.count());
+        assertEquals(10, figures.p10(), 0.04);
+        assertEquals(20, figures.median(), 0.08);
+        assertEquals(20, figures.p95(), 0.08);
+        assertEquals(40, figures.p99(), 0.16);
+        add(other, 5000, 5);
+        assertEquals(7900, other.figures().count(), "what the copy has in common with the first, and its own");
+        assertEquals(5, other.figures().median(), 0.02);
+        assertEquals(3000, tally.figures().count());
+    }
+
+    private static void add(StayTally tally, int times, long seconds) {
+        for (int i = 0; i < times; i++) {
+            tally.add(seconds * 1_000_000_000);
+        }
+    }
+
+    @Test
     void afterARestartNothingOldIsLeft() {
         StayTally tally = new StayTally();
         for (int i = 0; i < 3000; i++) {
