@@ -71,7 +71,7 @@ public final class Limit {
         Optional<OtherLoad> other = OtherLoad.highest(summary, stations);
         double taken = Math.max(busiest.map(StationLoad::taken).orElse(0.0), other.map(OtherLoad::taken).orElse(0.0));
         boolean isShut = busiest.filter(station -> station.shut() > 0).isPresent();
-        if (comesByItself() && !isShut && taken < SATURATED_FROM && new Means(summary).growth().mean() < KEEPS_UP_BELOW) {
+        if (comesByItself() && !isShut && taken < SATURATED_FROM && keepsUp()) {
             return other.map(o -> byWhatComes(o.name(), o.taken(), o.name() + ": " + o.finding().evidence()))
                     .or(() -> busiest.map(station -> byWhatComes(station.name(), station.busy(), station.namedEvidence())));
         }
@@ -95,6 +95,14 @@ public final class Limit {
 
     private boolean hasGoodsOut() {
         return summary.unfolded().elements().stream().anyMatch(GoodsOut.class::isInstance);
+    }
+
+    /** Neither in the plant as a whole nor before any of its goods in does much of what comes pile up. */
+    private boolean keepsUp() {
+        Means means = new Means(summary);
+        List<PlantElement> elements = summary.unfolded().elements();
+        return means.growth().mean() < KEEPS_UP_BELOW && IntStream.range(0, elements.size())
+                .filter(i -> elements.get(i) instanceof GoodsIn).allMatch(i -> means.growthAt(i) < KEEPS_UP_BELOW);
     }
 
     /** Whether more pieces could come, which nothing in the plant asks for. */

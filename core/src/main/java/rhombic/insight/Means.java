@@ -53,6 +53,15 @@ record Means(Summary summary) {
                 : (double) (run.inside() - run.insideAtStart() + run.rejected()) / (run.in() + run.rejected()));
     }
 
+    /** The same of what came in there: what waits at the goods in for room counts, and what was turned away. */
+    double growthAt(int goodsIn) {
+        return over(run -> {
+            EquipmentFigures in = run.equipment().get(goodsIn);
+            long came = in.in() + in.rejected();
+            return came == 0 ? 0 : (double) (in.contentNow() - in.contentAtStart() + in.rejected()) / came;
+        }).mean();
+    }
+
     static String percent(double share) {
         return String.format(Locale.ROOT, "%.0f %%", 100 * share);
     }

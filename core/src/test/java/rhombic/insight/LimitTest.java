@@ -70,6 +70,15 @@ class LimitTest {
         }
     }
 
+    /** Half of what A should work on waits before it, but a hundred times as much goes past it, so the plant as a whole keeps up. */
+    @Test
+    void whatPilesUpBeforeOneGoodsInIsNotHiddenByWhatComesElsewhere() {
+        Finding finding = limit(new Lines().chain(arrivals("In", "exponential(30 s)", 1), station("A", 1, 0, "exponential(40 s)"),
+                station("B", 1, 0, "exponential(40 s)"), goodsOut("Out")).chain(arrivals("Letters", "1 s", 1), goodsOut("Post")))
+                .orElseThrow();
+        assertTrue(!finding.text().contains("what comes in"), finding.text());
+    }
+
     @Test
     void whatIsLostBetweenPiecesCountsAsBusy() {
         // B works 30 s of each 70 s, but its pause takes the other 40 s; A works 60 s of each 70 s.
