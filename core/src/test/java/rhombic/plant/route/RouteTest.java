@@ -1,0 +1,158 @@
+package rhombic.plant.route;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import rhombic.space.Pace;
+import rhombic.space.Pose;
+import rhombic.study.duty.TravelChoice;
+import rhombic.study.kind.Basics;
+import rhombic.study.place.Placement;
+import rhombic.study.site.Aisle;
+
+/** Routes of a few legs, and those that aisles lead along, worked out by hand. */
+class RouteTest {
+    private static final double NEAR = 1e-9;
+
+    private static Pose at(double x, double y) {
+        return Pose.at(x, y, 0, 0);
+    }
+
+    private static Route.Leg leg(double x, double y, double toX, double toY) {
+        return new Route.Leg(at(x, y), at(toX, toY), Double.POSITIVE_INFINITY);
+    }
+
+    private static Route around() {
+        return new Route(List.of(leg(0, 0, 10, 0), leg(10, 0, 10, 5)));
+    }
+
+    private static void assertAt(double x, double y, double heading, Pose pose) {
+        assertEquals(x, pose.x(), NEAR);
+        assertEquals(y, pose.y(), NEAR);
+        assertEquals(heading, pose.heading(), NEAR);
+    }
+
+    private static Router along(Aisle aisle, boolean isInTraffic, boolean staysOnAisles) {
+        return new Routers(List.of(aisle))
+                .of(new Routers.Traveller(TravelChoice.ON_AISLES, false, isInTraffic, 1, 0, 0.5, staysOnAisles, Set.of()));
+    }
+
+    private static Aisle aisle(Aisle.Direction direction) {
+        return ((Aisle) Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0))).through(List.of(at(0, 0), at(40, 0)))).withDirection(direction);
+    }
+
+    @Test
+    void oneIsSoFarAlongItAndLooksAhead() {
+        Route route = around();
+        assertEquals(15, route.metres(), NEAR);
+        assertAt(0, 0, 0, route.at(0));
+        assertAt(10, 0, 0, route.at(10.0 / 15));
+        assertAt(10, 2.5, 90, route.at(12.5 / 15));
+        assertAt(10, 5, 90, route.at(1));
+        assertAt(10, 5, 90, route.at(1 + 1e-12));
+        Route stands = new Route(List.of(leg(3, 0, 3, 0), leg(3, 0, 3, 4)));
+        assertAt(3, 0, 90, stands.at(0));
+        assertAt(5, 0, 0, Route.straight(at(0, 0), at(10, 0)).at(0.5));
+    }
+
+    @Test
+    void onTheFloorItIsRoundedWhereItTurns() {
+        Route route = around();
+        assertEquals(List.of(at(0, 0), at(10, 0), at(10, 5)), route.corners());
+        assertSame(route.path(1), route.path(1));
+        assertTrue(route.path(1).at(10).x() < 10 - 0.1 && route.path(1).at(10).y() > 0.1, "it cuts the corner: " + route.path(1).at(10));
+        assertEquals(10, around().path(0).at(10).x(), 1e-6);
+        assertEquals(10, Route.straight(at(0, 0), at(10, 0)).path(1).metres(), NEAR);
+    }
+
+    @Test
+    void thePacesOfTheLastTwoWhoMovedOtherwiseAreKept() {
+        Route route = around();
+        Mover loaded = new Mover(1, 0.5, 0.5);
+        Mover empty = new Mover(2, 0.5, 0.5);
+        assertFalse(route.isItsOwn(Pace.over(15, 1)));
+        Pace slow = route.pace(loaded);
+        assertTrue(route.isItsOwn(slow));
+        assertFalse(route.isItsOwn(Pace.over(15, slow.nanos())));
+        Pace fast = route.pace(empty);
+        assertSame(slow, route.pace(new Mover(1, 0.5, 0.5)), "of who moves alike");
+        assertSame(fast, route.pace(empty));
+        assertTrue(route.isItsOwn(slow) && route.isItsOwn(fast));
+        route.pace(Mover.even(3));
+        assertTrue(route.isItsOwn(fast));
+        assertFalse(route.isItsOwn(slow));
+        assertNotSame(slow, route.pace(loaded));
+        assertEquals(15 / 3.0 * 1e9, new Route(List.of(leg(0, 0, 15, 0))).pace(Mover.even(3)).nanos(), 1);
+    }
+
+    @Test
+    void aLegOrAMoverOfNoSpeedIsRefused() {
+        assertThrows(IllegalArgumentException.class, () -> new Route.Leg(at(0, 0), at(1, 0), 0));
+        assertThrows(IllegalArgumentException.class, () -> new Route(List.of()));
+        assertThrows(IllegalArgumentException.class, () -> new Mover(0, 1, 1));
+        assertThrows(IllegalArgumentException.class, () -> new Mover(1, 0, 1));
+        assertThrows(IllegalArgumentException.class, () -> new Mover(1, 1, 0));
+        assertThrows(IllegalArgumentException.class, () -> new Mover(1, 1, 1, -1, 1));
+        assertThrows(IllegalArgumentException.class, () -> new Mover(1, 1, 1, 0, 0));
+    }
+
+    @Test
+    void aTurnCostsWhatSlowingDownForItLoses() {
+        assertEquals(0.05, new Mover(2, 1, 1, 0.05, 1).routingSecondsPerDegree(), NEAR);
+        assertEquals(0, new Mover(2, 1, 1, 0, 2).routingSecondsPerDegree(), NEAR);
+        // from 2 m/s to 1 m/s and back at 0.5 and 1 m/s²: 1.5 m in 1 s and 3 m in 2 s, for which it else takes 0.75 s and 1.5 s
+        assertEquals((1 - 0.75 + 2 - 1.5) / 90, new Mover(2, 0.5, 1, 0, 1).routingSecondsPerDegree(), NEAR);
+    }
+
+    @Test
+    void whoIsNearerAcrossTheFloorGoesThereUnlessInTraffic() {
+        Aisle aisle = aisle(Aisle.Direction.BOTH_WAYS);
+        Router free = along(aisle, false, false);
+        assertEquals(1, free.route(at(10, 2), at(10, 3)).metres(), NEAR);
+        assertEquals(5, free.route(at(10, 2), at(14, 5)).metres(), NEAR, "5 m are less than 2 m and 5 m");
+        assertEquals(2 + 20 + 3, free.route(at(10, 2), at(30, 3)).metres(), NEAR);
+        assertEquals(2, free.route(at(10, 1), at(10, -1)).metres(), NEAR, "as far as to the aisle and from it");
+        assertEquals(1, free.route(at(10, 1), at(10, -1)).legs().size(), "and so straight");
+        Router inTraffic = along(aisle, true, false);
+        assertEquals(2 + 3, inTraffic.route(at(10, 2), at(10, 3)).metres(), NEAR);
+        assertEquals(1, inTraffic.route(at(10, 2), at(10, 2)).legs().size(), "it is there");
+    }
+
+    @Test
+    void aRouteKnowsWhereItsAislesBegin() {
+        Route route = along(aisle(Aisle.Direction.BOTH_WAYS), true, false).route(at(10, 2), at(30, 3));
+        assertEquals(2, route.metresBeforeAisles(), NEAR);
+        assertEquals(List.of("A"), route.aisleNames().stream().distinct().toList());
+        assertEquals(3, route.legs().size());
+        assertEquals(20, route.aisles().stream().mapToDouble(part -> part.metres()).sum(), NEAR);
+    }
+
+    @Test
+    void whereNoAisleLeadsThereItIsStraight() {
+        Route back = along(aisle(Aisle.Direction.FORWARD), true, false).route(at(30, 2), at(10, 2));
+        assertEquals(20, back.metres(), NEAR);
+        assertEquals(List.of(), back.aisles());
+    }
+
+    @Test
+    void aTrainStopsOnTheAisleAndLooksAlongIt() {
+        Router train = along(aisle(Aisle.Direction.FORWARD), true, true);
+        assertAt(10, 0, 90, train.stop(Pose.at(10, 3, 0, 90)));
+        Route route = train.route(Pose.at(10, 0, 0, 90), Pose.at(30, 0, 0, 90));
+        assertEquals(1, route.legs().size(), "it is on the aisle already");
+        assertAt(30, 0, 0, route.to());
+        assertEquals(20, route.metres(), NEAR);
+        Route from = train.route(at(10, 3), Pose.at(30, 0, 0, 90));
+        assertEquals(2, from.legs().size());
+        assertEquals(3 + 20, from.metres(), NEAR);
+        Pose stays = Pose.at(10, 3, 0, 90);
+        assertSame(stays, along(aisle(Aisle.Direction.FORWARD), true, false).stop(stays), "others stand beside it");
+    }
+}
