@@ -45,7 +45,8 @@ class RouteTest {
     }
 
     private static Aisle aisle(Aisle.Direction direction) {
-        return ((Aisle) Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0))).through(List.of(at(0, 0), at(40, 0)))).withDirection(direction);
+        return ((Aisle) Aisle.KIND.blank(Basics.of("A", Placement.at(0, 0))).through(List.of(at(0, 0), at(40, 0))))
+                .withDirection(direction);
     }
 
     @Test
