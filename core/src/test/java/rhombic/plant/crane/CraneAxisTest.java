@@ -62,6 +62,8 @@ class CraneAxisTest {
         axis.hold();
         at(200);
         axis.resume();
+        assertAt(9 + 2 - 0.25, 200);
+        assertAt(13 - 0.25, 202);
         assertAt(13, 203);
     }
 

@@ -214,6 +214,7 @@ class OverheadTest {
         crane.goTo(at(10, 0), Aim.JOB, false);
         assertEquals(begins, seconds(), NEAR, "it is there already");
         crane.goTo(at(0, 0), Aim.REST, false);
+        assertFalse(crane.isOnJob());
         go();
         assertEquals(begins + 15, seconds(), NEAR, "to rest it need not rise or lower");
     }
@@ -237,6 +238,15 @@ class OverheadTest {
         go();
         assertEquals(8, seconds(), NEAR, "1.5 m");
         assertTrue(crane.goTo(at(0, 0), Aim.JOB, false), "at the height where it grips");
+        assertFalse(crane.isOnJob(), "it is there");
+        assertFalse(crane.isUnderWay());
+        crane.goTo(at(10, 4), Aim.REST, false);
+        go();
+        double begins = seconds();
+        highest = 4;
+        crane.goTo(at(10, 4), Aim.JOB, false);
+        go();
+        assertEquals(begins + 13, seconds(), NEAR, "it need not rise where it does not travel");
     }
 
     @Test
@@ -246,6 +256,7 @@ class OverheadTest {
         assertTold("0 leaves");
         after(10, () -> {
             crane.stop(false);
+            assertFalse(crane.isOnJob());
             assertTrue(crane.isUnderWay());
             assertFalse(crane.canStandAside());
             crane.stop(true);
@@ -296,7 +307,9 @@ class OverheadTest {
         assertTrue(crane.isWaiting(), "it still wants to be elsewhere");
         assertEquals(4, crane.x(), NEAR);
         assertTold("8.944 has come 4.00");
+        assertTrue(crane.isOnJob());
         crane.stop(false);
+        assertFalse(crane.isOnJob());
         assertFalse(crane.isWaiting() || crane.isKept() || crane.isUnderWay());
         assertEquals(1, log.size(), "it shows that it is kept no longer: " + log);
         crane.goTo(at(10, 0), Aim.REST, false);

@@ -211,6 +211,33 @@ class RunwayTrafficTest {
     }
 
     @Test
+    void whoIsNotInTheWayOfTheFirstSetsOutAllTheSame() {
+        new Crane(0).wants(20).asked(1);
+        new Crane(12).stays();
+        new Crane(60).wants(40).asked(2);
+        assertTold("2 sets out at 40.0", "0 stands aside at 7.0");
+    }
+
+    /** The first wants to be at 20 m, so that the third of them keeps from where it is less than 30 m. */
+    @Test
+    void nobodyStandsAsideIntoTheWayOfTheFirst() {
+        new Crane(0).wants(20).asked(1);
+        new Crane(12).stays();
+        new Crane(40);
+        new Crane(60).wants(30).asked(2);
+        assertTold("0 stands aside at 7.0", "3 stands aside at 45.0");
+    }
+
+    @Test
+    void besideTheWayOfTheFirstTheyDo() {
+        new Crane(0).wants(20).asked(1);
+        new Crane(12).stays();
+        new Crane(40);
+        new Crane(60).wants(36).asked(2);
+        assertTold("0 stands aside at 7.0", "2 stands aside at 31.0", "3 stands aside at 45.0");
+    }
+
+    @Test
     void whatChangesMeanwhileIsSeenToAfterwards() {
         Crane low = new Crane(0).wants(10);
         Crane high = new Crane(20);

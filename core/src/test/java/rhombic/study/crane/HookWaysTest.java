@@ -85,9 +85,15 @@ class HookWaysTest {
         HookWays ways = ways(box("A", 0, 0, 0, 45, 2));
         assertEquals(2.5, height(ways, -8, 2.2, 8, 2.2), NEAR);
         assertEquals(0.5, height(ways, -8, 2.22, 8, 2.22), NEAR);
-        // the corner of what the load passes over lies at (1, 1) off its middle, and the side where x + y is 1.414
-        assertEquals(0.5, height(ways, 1.8 + 0.75, 1.8 + 0.75, 8, 8), NEAR);
+        // its side is where x + y is 1.414, and the corner of what the load passes over 0.8 m before the hook each way
+        assertEquals(0.5, height(ways, 0.8 + 0.71, 0.8 + 0.71, 8, 8), NEAR);
         assertEquals(2.5, height(ways, 0.8 + 0.7, 0.8 + 0.7, 8, 8), NEAR);
+        assertEquals(0.5, height(ways, -0.8 - 0.71, 0.8 + 0.71, -8, 8), NEAR);
+        assertEquals(2.5, height(ways, -0.8 - 0.7, 0.8 + 0.7, -8, 8), NEAR);
+        assertEquals(0.5, height(ways, -8, -8, -0.8 - 0.71, -0.8 - 0.71), NEAR);
+        assertEquals(2.5, height(ways, -8, -8, -0.8 - 0.7, -0.8 - 0.7), NEAR);
+        assertEquals(0.5, height(ways, 8, -8, 0.8 + 0.71, -0.8 - 0.71), NEAR);
+        assertEquals(2.5, height(ways, 8, -8, 0.8 + 0.7, -0.8 - 0.7), NEAR);
     }
 
     @Test
