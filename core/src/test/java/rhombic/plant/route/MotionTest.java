@@ -60,6 +60,31 @@ class MotionTest {
         return peak / faster + peak / slower + Math.max(0, rest) / peak;
     }
 
+    /** It goes 4 m in 4 s while it speeds up, then 2 m/s, and brakes for 2.5 m in 2.5 s. */
+    @Test
+    void whenItIsSomewhereAndWhenItHasToBrakeIsToldAhead() {
+        Motion motion = motion(new Mover(2, 0.5, 0.8));
+        motion.setOut(Route.straight(Pose.at(0, 0, 0, 0), Pose.at(0, 40, 0, 0)));
+        run(2);
+        simulator.advanceTo(10_000_000_000L);
+        assertEquals(16, motion.metresGone(), 1e-9);
+        assertEquals(List.of(0.0, 16.0), List.of(motion.x(), motion.y()));
+        assertEquals(7e9, motion.nanosUntil(30), 1);
+        assertEquals(0, motion.nanosUntil(5), "it has passed that");
+        assertEquals(motion.nanosUntil(40), motion.nanosUntil(50), "no farther than it goes");
+        assertEquals(5.75e9, motion.nanosToBrakeFor(30), 1, "2.5 m before");
+        assertEquals(0, motion.nanosToBrakeFor(17), "it is too late for that");
+        assertEquals(10.75 + 2.5, motion.paceFromNow().nanos() / 1e9, 1e-6, "the rest of it");
+        motion.holdAt(30);
+        run(100);
+        assertEquals(30, motion.metresGone(), 1e-6);
+        assertTrue(motion.isAtRest());
+        motion.resume();
+        run(200);
+        assertEquals(40, motion.pose().y(), 1e-9);
+        assertTrue(arrivedNanos > 0);
+    }
+
     @Property(tries = 100, seed = "20261130")
     void whatStopsAtOnceArrivesAsMuchLaterAsItWasHeld(@ForAll long seed) {
         Random random = new Random(seed);

@@ -14,8 +14,10 @@ import rhombic.space.Pace;
 import rhombic.space.Pose;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
 import rhombic.study.site.Aisle;
+import rhombic.study.site.Wall;
 
 /** Routes of a few legs, and those that aisles lead along, worked out by hand. */
 class RouteTest {
@@ -108,8 +110,8 @@ class RouteTest {
     void aTurnCostsWhatSlowingDownForItLoses() {
         assertEquals(0.05, new Mover(2, 1, 1, 0.05, 1).routingSecondsPerDegree(), NEAR);
         assertEquals(0, new Mover(2, 1, 1, 0, 2).routingSecondsPerDegree(), NEAR);
-        // from 2 m/s to 1 m/s and back at 0.5 and 1 m/s²: 1.5 m in 1 s and 3 m in 2 s, for which it else takes 0.75 s and 1.5 s
-        assertEquals((1 - 0.75 + 2 - 1.5) / 90, new Mover(2, 0.5, 1, 0, 1).routingSecondsPerDegree(), NEAR);
+        // from 2 m/s to 1 m/s at 0.8 m/s² and back at 0.5 m/s²: 1.25 s and 2 s at 1.5 m/s in the mean
+        assertEquals((1.25 + 2) * 0.25 / 90, new Mover(2, 0.5, 0.8, 0, 1).routingSecondsPerDegree(), NEAR);
     }
 
     @Test
@@ -140,6 +142,40 @@ class RouteTest {
         Route back = along(aisle(Aisle.Direction.FORWARD), true, false).route(at(30, 2), at(10, 2));
         assertEquals(20, back.metres(), NEAR);
         assertEquals(List.of(), back.aisles());
+    }
+
+    @Test
+    void whoMayGoAnywhereGoesStraightAndRoundWhatStandsThere() {
+        PlantElement wall = ((Wall) Wall.KIND.blank(Basics.of("Wall", Placement.at(0, 0))).through(List.of(at(10, -3), at(10, 8))));
+        Router free = new Routers(List.of(wall))
+                .of(new Routers.Traveller(TravelChoice.AROUND, false, false, 1, 0, 0.5, false, Set.of()));
+        assertEquals(1, free.route(at(0, 0), at(5, 5)).legs().size());
+        Route around = free.route(at(0, 0), Pose.at(20, 0, 0, 30));
+        assertTrue(around.legs().size() >= 2);
+        assertEquals(2 * Math.hypot(10, 3.5), around.metres(), 0.3, "past its near end, half a metre away");
+        assertEquals(30, around.to().heading(), NEAR, "it ends as it was asked to");
+        assertEquals(0, around.from().x(), NEAR);
+        for (int i = 1; i < around.legs().size(); i++) {
+            assertEquals(around.legs().get(i - 1).to(), around.legs().get(i).from());
+        }
+    }
+
+    @Test
+    void aRouteIsLookedForOnceAndTheRoomForThemIsBounded() {
+        int[] looked = {0};
+        Router known = new KnownRoutes((from, to) -> {
+            looked[0]++;
+            return Route.straight(from, to);
+        });
+        Route first = known.route(at(0, 0), at(1, 0));
+        assertSame(first, known.route(at(0, 0), at(1, 0)));
+        assertEquals(1, looked[0]);
+        for (int i = 2; i <= 20_000; i++) {
+            known.route(at(0, 0), at(i, 0));
+        }
+        assertSame(first, known.route(at(0, 0), at(1, 0)), "20,000 are kept");
+        known.route(at(0, 0), at(0, 1));
+        assertNotSame(first, known.route(at(0, 0), at(1, 0)), "and then none of them");
     }
 
     @Test
