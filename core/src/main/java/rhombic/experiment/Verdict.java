@@ -16,6 +16,8 @@ public record Verdict(Interval difference, double confidence, Response.Better be
 
     /** Part of a figure that sums of many terms may lose. */
     private static final double ROUNDING = 1e-12;
+    /** A difference of less than this part of a figure is none that anybody would act on, however clear it is. */
+    private static final double TINY = 1e-4;
     private static final int MAX_WORTH_NAMING = 10_000;
 
     public Kind kind() {
@@ -63,7 +65,13 @@ public record Verdict(Interval difference, double confidence, Response.Better be
     public String text(String unit, double factor) {
         String u = unit.isEmpty() ? "" : " " + unit;
         String by = FigureText.pair(Math.abs(difference.mean()) * factor, difference.halfWidth() * factor) + u;
-        return switch (kind()) {
+        double max = Math.abs(difference.mean()) + difference.halfWidth();
+        Kind kind = kind();
+        boolean isClear = kind != Kind.ALIKE && kind != Kind.ONE_RUN && difference.isClear();
+        if (isClear && max <= TINY * Math.abs(other)) {
+            return "alike but for less than " + FigureText.of(max * factor) + u;
+        }
+        return switch (kind) {
             case BETTER -> "better by " + by;
             case WORSE -> "worse by " + by;
             case MORE -> "more by " + by;

@@ -255,6 +255,11 @@ class ComparingTest {
         assertEquals(Verdict.Kind.BETTER, new Verdict(Interval.of(2, 2, 2), 0.95, Response.Better.MORE, 10).kind(), "constant");
         assertEquals(Verdict.Kind.WORSE, new Verdict(Interval.of(2, 2.1, 2), 0.95, Response.Better.LESS, 10).kind());
         assertEquals(Verdict.Kind.LESS, new Verdict(Interval.of(-2, -2.1, -2), 0.95, Response.Better.NEITHER, 10).kind());
+        Interval tiny = Interval.of(-4e-5, -4.1e-5, -4e-5);
+        assertTrue(new Verdict(tiny, 0.95, Response.Better.NEITHER, 97).text("%", 1).startsWith("alike but for less than 0.00004"),
+                new Verdict(tiny, 0.95, Response.Better.NEITHER, 97).text("%", 1));
+        assertTrue(new Verdict(tiny, 0.95, Response.Better.NEITHER, 0.1).text("%", 1).startsWith("less by "), "where that is much");
+        assertEquals("exactly alike in every run", new Verdict(Interval.of(0, 0, 0), 0.95, Response.Better.MORE, 10).text("", 1));
         Verdict open = new Verdict(Interval.of(1, -2, 3, -1, 2), 0.95, Response.Better.MORE, 10);
         assertEquals(Verdict.Kind.NOT_SHOWN, open.kind());
         // t(n-1) * 2.0736 / sqrt(n) falls below the mean of 0.6 at n = 48 or so
