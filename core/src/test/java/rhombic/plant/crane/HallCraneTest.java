@@ -11,13 +11,11 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.measure.tally.SkillTally;
-import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
@@ -55,27 +53,7 @@ class HallCraneTest {
 
     private List<HallCrane> cranes(BridgeCrane element) {
         Study study = Study.empty().withPieceTypes(List.of(PieceType.usual("A"), PieceType.usual("B"), PieceType.usual("C"))).with(element);
-        Run run = new Run(Blueprint.of(study), 1, null, null) {
-            @Override
-            public ToDoubleFunction<Piece> ofPiece(String formula, String stream) {
-                return piece -> 0;
-            }
-
-            @Override
-            public ToDoubleFunction<ToDoubleFunction<String>> ofMember(String formula, String stream) {
-                return member -> 0;
-            }
-
-            @Override
-            protected boolean arePeopleDue() {
-                return false;
-            }
-
-            @Override
-            protected boolean givePeople() {
-                return false;
-            }
-        };
+        Run run = new CranesOnly(study);
         Group group = new Allocation(run.simulator, List.of(new SkillTally(0))).group("Cranes",
                 new Group.Ways(Mover.even(1), Mover.even(1), new StraightRouter(), null, 0),
                 new Group.Rules(Dispatching.USUAL, piece -> 0, null, AtShiftEnd.FINISH, null));

@@ -10,21 +10,17 @@ import static org.mockito.Mockito.when;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.ToDoubleFunction;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
-import rhombic.kernel.Event;
+import rhombic.kernel.Moments;
 import rhombic.measure.tally.SkillTally;
 import rhombic.plant.activity.Hold;
-import rhombic.plant.blueprint.Blueprint;
-import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Allocation;
 import rhombic.plant.resource.Group;
 import rhombic.plant.resource.Job;
-import rhombic.plant.resource.Resource;
+import rhombic.plant.resource.PlainResource;
 import rhombic.plant.resource.Whereabouts.Aim;
 import rhombic.plant.route.Mover;
-import rhombic.plant.route.Route;
 import rhombic.plant.route.StraightRouter;
 import rhombic.plant.run.Run;
 import rhombic.quantity.Dimension;
@@ -53,27 +49,7 @@ class OverheadTest {
 
     private final List<String> log = new ArrayList<>();
     private final LiftLevels lifts = mock(LiftLevels.class);
-    private final Run run = new Run(Blueprint.of(Study.empty().with(CRANE)), 1, null, null) {
-        @Override
-        public ToDoubleFunction<Piece> ofPiece(String formula, String stream) {
-            return piece -> 0;
-        }
-
-        @Override
-        public ToDoubleFunction<ToDoubleFunction<String>> ofMember(String formula, String stream) {
-            return member -> 0;
-        }
-
-        @Override
-        protected boolean arePeopleDue() {
-            return false;
-        }
-
-        @Override
-        protected boolean givePeople() {
-            return false;
-        }
-    };
+    private final Run run = new CranesOnly(Study.empty().with(CRANE));
     private final Allocation allocation = new Allocation(run.simulator, List.of(new SkillTally(0)));
     private @Nullable Overhead made;
     private double highest = 2;
@@ -95,9 +71,9 @@ class OverheadTest {
         log.clear();
     }
 
-    private final class Crane extends Resource {
+    private final class Crane extends PlainResource {
         Crane(Group group) {
-            super(0, "Crane", group, new boolean[] {true}, 1, at(0, 0));
+            super(0, group, at(0, 0));
             allocation.add(this);
         }
 
@@ -119,17 +95,6 @@ class OverheadTest {
         @Override
         protected void onAtRest() {
             tell("rests");
-        }
-
-        @Override
-        protected void onSetOut(Route route) {}
-
-        @Override
-        protected void onJobDone() {}
-
-        @Override
-        protected double busyNanos(long now) {
-            return 0;
         }
     }
 
@@ -157,12 +122,7 @@ class OverheadTest {
     }
 
     private void after(double seconds, Runnable action) {
-        run.simulator.schedule(new Event() {
-            @Override
-            protected void occur() {
-                action.run();
-            }
-        }, Math.round(seconds * 1e9) - run.now());
+        Moments.at(run.simulator, seconds, action);
     }
 
     private void go() {

@@ -20,11 +20,11 @@ class DutiesTest {
     private final List<String> log = new ArrayList<>();
 
     /** It may have a place of its own to wait at. */
-    private final class Cart extends Resource {
+    private final class Cart extends PlainResource {
         @Nullable Pose waits;
 
         Cart(Group group, double x) {
-            super(yard.allocation.resources().size(), "Cart", group, new boolean[] {true, false}, 1, at(x));
+            super(yard.allocation.resources().size(), group, at(x));
             yard.allocation.add(this);
         }
 
@@ -56,17 +56,6 @@ class DutiesTest {
         @Override
         protected void onHoldsChanged(boolean isDown) {
             tell(isDown ? "down" : "up");
-        }
-
-        @Override
-        protected void onTravelled(double metres) {}
-
-        @Override
-        protected void onJobDone() {}
-
-        @Override
-        protected double busyNanos(long now) {
-            return 0;
         }
     }
 

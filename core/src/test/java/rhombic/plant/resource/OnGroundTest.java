@@ -17,7 +17,7 @@ import java.util.Locale;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
-import rhombic.kernel.Event;
+import rhombic.kernel.Moments;
 import rhombic.kernel.Simulator;
 import rhombic.plant.route.AisleUse;
 import rhombic.plant.route.Mover;
@@ -84,9 +84,9 @@ class OnGroundTest {
     }
 
     /** Goes about, and tells what becomes of it. */
-    private final class Cart extends Resource {
+    private final class Cart extends PlainResource {
         Cart(Group group, Pose home) {
-            super(0, "Cart", group, new boolean[] {true}, 1, home);
+            super(0, group, home);
         }
 
         @Override
@@ -108,14 +108,6 @@ class OnGroundTest {
         protected void onSetOut(Route route) {
             tell(text(route.from().x()) + " to " + text(route.to().x()));
         }
-
-        @Override
-        protected void onJobDone() {}
-
-        @Override
-        protected double busyNanos(long now) {
-            return 0;
-        }
     }
 
     private Cart cart(Mover mover, @Nullable Traffic traffic, List<PlantElement> aisles, Pose home) {
@@ -133,12 +125,7 @@ class OnGroundTest {
     }
 
     private void after(double seconds, Runnable action) {
-        simulator.schedule(new Event() {
-            @Override
-            protected void occur() {
-                action.run();
-            }
-        }, Math.round(seconds * 1e9) - simulator.nowNanos());
+        Moments.at(simulator, seconds, action);
     }
 
     private void run() {

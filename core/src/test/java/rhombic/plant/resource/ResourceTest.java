@@ -6,11 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.BitSet;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.route.Mover;
-import rhombic.plant.route.Route;
 import rhombic.plant.route.StraightRouter;
 import rhombic.space.Pose;
 import rhombic.study.duty.AtShiftEnd;
@@ -20,33 +18,15 @@ import rhombic.study.duty.Dispatching;
 class ResourceTest {
     private final Yard yard = new Yard();
 
-    private final class Plain extends Resource {
-        Plain(Group group, Pose home) {
-            super(yard.allocation.resources().size(), "Plain", group, new boolean[] {true, false}, 1, home);
-            yard.allocation.add(this);
-        }
-
-        @Override
-        protected void onDoing(Doing doing, Job.@Nullable Kind kind) {}
-
-        @Override
-        protected void onTravelled(double metres) {}
-
-        @Override
-        protected void onSetOut(Route route) {}
-
-        @Override
-        protected void onJobDone() {}
-
-        @Override
-        protected double busyNanos(long now) {
-            return 0;
-        }
+    private PlainResource add(Group group, Pose home) {
+        PlainResource plain = new PlainResource(yard.allocation.resources().size(), group, home);
+        yard.allocation.add(plain);
+        return plain;
     }
 
     @Test
     void itCarriesOneOnTheOtherServesEverywhereAndHasAllTheEnergyItNeeds() {
-        Plain plain = new Plain(yard.group(c -> c), Pose.at(0, 0, 0, 0));
+        PlainResource plain = add(yard.group(c -> c), Pose.at(0, 0, 0, 0));
         BitSet taken = new BitSet();
         assertEquals(0, plain.freeSlot(new Piece(0), taken));
         taken.set(0, 2);
@@ -62,26 +42,26 @@ class ResourceTest {
 
     @Test
     void itWaitsAtHomeIfItsGroupDoes() {
-        Plain home = new Plain(yard.group(c -> c), Pose.at(0, 0, 0, 0));
+        PlainResource home = add(yard.group(c -> c), Pose.at(0, 0, 0, 0));
         assertTrue(home.waitsElsewhere());
         assertEquals(home.home(), home.waitingPlace());
-        Plain stays = new Plain(yard.staying(c -> c), Pose.at(0, 0, 0, 0));
+        PlainResource stays = add(yard.staying(c -> c), Pose.at(0, 0, 0, 0));
         assertFalse(stays.waitsElsewhere());
         assertEquals(null, stays.waitingPlace());
         assertEquals(-50, stays.restingPlace(false).x(), 0);
         assertEquals(stays.home(), stays.restingPlace(true));
         Group noArea = yard.allocation.group("Others", new Group.Ways(Mover.even(1), Mover.even(1), new StraightRouter(), null, 0),
                 new Group.Rules(Dispatching.USUAL, piece -> 0, null, AtShiftEnd.FINISH, null));
-        Plain other = new Plain(noArea, Pose.at(3, 0, 0, 0));
+        PlainResource other = add(noArea, Pose.at(3, 0, 0, 0));
         assertEquals(other.home(), other.restingPlace(false));
         assertEquals("Others", other.group().name());
         assertEquals(List.of(0, 0, 0), List.of(home.numberInGroup(), stays.numberInGroup(), other.numberInGroup()));
-        assertEquals(1, new Plain(noArea, Pose.at(5, 0, 0, 0)).numberInGroup());
+        assertEquals(1, add(noArea, Pose.at(5, 0, 0, 0)).numberInGroup());
     }
 
     @Test
     void howFarItIsIsTakenFromWhereItIs() {
-        Plain plain = new Plain(yard.staying(c -> c), Pose.at(10, 20, 0, 0));
+        PlainResource plain = add(yard.staying(c -> c), Pose.at(10, 20, 0, 0));
         assertEquals(25, plain.squareMetresTo(13, 24), 0);
         assertEquals(25, plain.squareMetresTo(7, 16), 0);
         assertEquals(5, plain.metresTo(Pose.at(13, 24, 0, 0)), 0);

@@ -11,7 +11,7 @@ import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
-import rhombic.kernel.Event;
+import rhombic.kernel.Moments;
 import rhombic.kernel.Simulator;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
@@ -30,12 +30,7 @@ class MotionTest {
     }
 
     private void at(double seconds, Runnable action) {
-        simulator.schedule(new Event() {
-            @Override
-            protected void occur() {
-                action.run();
-            }
-        }, Math.round(seconds * NANOS) - simulator.nowNanos());
+        Moments.at(simulator, seconds, action);
     }
 
     private void run(double seconds) {

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
-import rhombic.kernel.Event;
+import rhombic.kernel.Moments;
 import rhombic.kernel.Simulator;
 import rhombic.plant.route.Motion;
 import rhombic.plant.route.Mover;
@@ -125,12 +125,7 @@ class RoadUserTest {
     }
 
     private void at(double seconds, Runnable action) {
-        simulator.schedule(new Event() {
-            @Override
-            protected void occur() {
-                action.run();
-            }
-        }, Math.round(seconds * 1e9) - simulator.nowNanos());
+        Moments.at(simulator, seconds, action);
     }
 
     private void run() {
