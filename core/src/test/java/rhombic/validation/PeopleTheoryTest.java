@@ -6,15 +6,13 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
-/** Some of the cases about failures, repairers and shared operators; {@code ./rhombic validate} runs all of them. */
+/** One of the cases about failures, repairers and shared operators; {@code ./rhombic validate} runs all of them. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class PeopleTheoryTest extends Theory {
-    private static final List<String> SHORT = List.of("12-TEND-A",
-            "12-LINEOP-A3");
+    private static final String SHORT = "12-TEND-A";
 
     static List<Case> people() {
-        return PeopleCases.all().stream()
-                .filter(one -> SHORT.stream().anyMatch(one.name()::contains)).toList();
+        return PeopleCases.all().stream().filter(one -> one.name().contains(SHORT)).toList();
     }
 
     @ParameterizedTest
