@@ -36,13 +36,16 @@ final class StayTally {
             return;
         }
         int at = classOf(nanos) - firstClass;
-        byte[] counts = classes;
-        if (at < 0 || at >= counts.length) {
+        if (at < 0 || at >= classes.length) {
             addBeside(nanos);
             return;
         }
         note(nanos);
-        if (++counts[at] == 0) {
+        countIn(at);
+    }
+
+    private void countIn(int at) {
+        if (++classes[at] == 0) {
             ranOver[at]++;
         }
     }
@@ -80,10 +83,7 @@ final class StayTally {
         classes = new byte[classOf(max) - firstClass + 1];
         ranOver = new long[classes.length];
         for (int i = 0; i < keptCount; i++) {
-            int at = classOf(kept[i]) - firstClass;
-            if (++classes[at] == 0) {
-                ranOver[at]++;
-            }
+            countIn(classOf(kept[i]) - firstClass);
         }
         kept = new long[0];
         keptCount = 0;

@@ -142,12 +142,10 @@ public final class Taker {
 
     /** The piece comes in at a spot that it has just been told of. */
     void takeAtOnce(Claim claim, Piece piece, int spot) {
-        if (isRoomCounted) {
-            room.take(piece);
-        } else {
+        if (!isRoomCounted) {
             claim.agree(piece, spot);
-            room.accept(claim, piece);
         }
+        accept(claim, piece);
     }
 
     /** The piece that had the claim comes in. */
