@@ -22,6 +22,7 @@ module rhombic.core {
     exports rhombic.study.crane;
     exports rhombic.study.kind;
     exports rhombic.study.site;
+    exports rhombic.study.way;
     exports rhombic.study.work;
     exports rhombic.study.unfold;
     exports rhombic.study.check;

@@ -25,6 +25,7 @@ import rhombic.study.duty.Person;
 import rhombic.study.duty.ResourceChoice;
 import rhombic.study.duty.Spell;
 import rhombic.study.duty.StandPoint;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.duty.UpTime;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
@@ -111,7 +112,7 @@ final class RandomStaff {
             }
             duty = duty.withFailures(modes);
         }
-        duty = one(8) ? duty.withStandOffset(new StandPoint(-0.5, 1.5)) : duty;
+        duty = one(8) ? duty.withStandOffset(new StandPoint(-0.5, 1.5)).withStop("in", new StopPoint("in", -3, 2.5)) : duty;
         PlantElement burdened = element.with(basics.withDuty(duty));
         return burdened instanceof WorkEquipment work && one(2) ? manned(work) : burdened;
     }

@@ -25,6 +25,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
@@ -138,6 +139,33 @@ class AislesTest {
         double expected = Math.hypot(10 - 0.35 - from.x(), up) + 0.7 + Math.hypot(toX - 10 - 0.35, up);
         assertEquals(expected, run.lead().max(), 1e-3);
         assertTrue(run.lead().max() > toX - from.x());
+    }
+
+    private static PlantElement reached(PlantElement element, String port, double x, double y) {
+        return element.with(element.basics().withDuty(element.basics().duty().withStop(port, new StopPoint(port, x, y))));
+    }
+
+    @Test
+    void aStopThatWasMovedIsWhereOneLeavesTheAisleAndComesOntoIt() {
+        PlantElement moved = reached(store, "out", 5, -4);
+        Lines lines = new Lines().chain(stock("In", "Piece", 2), moved).chain(out)
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(porter(TravelChoice.ON_AISLES))
+                .chain(aisle("A", -5, -6, 25, -6));
+        RunFigures run = Runs.of(lines.study(SECONDS / 3600, 0, 1));
+        double way = Math.hypot(5 - from.x(), from.y() + 6) + (toX - 5) + from.y() + 6;
+        assertEquals(3 * way, run.lead().max(), NEAR, "there, back, there");
+    }
+
+    @Test
+    void aStopLeadsThereEvenWhereItIsNearerStraightAcrossTheFloor() {
+        PlantElement near = goodsOut("Out").placed(Placement.at(9, 0));
+        double length = Layout.inlet(near, "").x() - BESIDE - from.x();
+        for (boolean isMoved : new boolean[] {false, true}) {
+            Lines lines = new Lines().chain(stock("In", "Piece", 1), isMoved ? reached(store, "out", from.x(), -6) : store).chain(near)
+                    .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W"), 1))).chain(porter(TravelChoice.ON_AISLES))
+                    .chain(aisle("A", -5, -6, 25, -6));
+            assertEquals(isMoved ? 2 * (from.y() + 6) + length : length, Runs.of(lines.study(SECONDS / 3600, 0, 1)).lead().max(), NEAR);
+        }
     }
 
     @Test

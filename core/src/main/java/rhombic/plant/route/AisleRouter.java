@@ -7,7 +7,7 @@ import rhombic.space.Pose;
 import rhombic.study.way.AisleNet;
 
 /**
- * Along aisles, in the least time: straight to the nearest one, along it, and straight from where the goal is nearest. What is no farther than the
+ * Along aisles, in the least time: straight to the nearest one, along it, and straight from where the goal is nearest, or from its stop. What is no farther than the
  * aisles are is reached straight, and so is what no aisle leads to: the check tells that.
  */
 final class AisleRouter implements Router {
@@ -33,14 +33,14 @@ final class AisleRouter implements Router {
     @Override
     public Pose stop(Pose place) {
         return staysOnAisles
-                ? net.stop(place.x(), place.y()).map(stop -> Pose.at(stop.x(), stop.y(), 0, place.heading())).orElse(place)
+                ? net.stop(place).map(stop -> Pose.at(stop.x(), stop.y(), 0, place.heading())).orElse(place)
                 : place;
     }
 
     @Override
     public Route route(Pose from, Pose to) {
-        Optional<AisleNet.Stop> begins = net.stop(from.x(), from.y());
-        Optional<AisleNet.Stop> ends = net.stop(to.x(), to.y());
+        Optional<AisleNet.Stop> begins = net.stop(from);
+        Optional<AisleNet.Stop> ends = net.stop(to);
         double straight = Math.hypot(to.x() - from.x(), to.y() - from.y());
         if (begins.isEmpty() || ends.isEmpty() || isNearer(straight, begins.get(), ends.get())) {
             return Route.straight(from, to);
@@ -51,7 +51,7 @@ final class AisleRouter implements Router {
     }
 
     private boolean isNearer(double straight, AisleNet.Stop begins, AisleNet.Stop ends) {
-        return isBound ? straight <= SAME_METRES : straight <= begins.away() + ends.away();
+        return isBound || begins.isMoved() || ends.isMoved() ? straight <= SAME_METRES : straight <= begins.away() + ends.away();
     }
 
     private Route along(Pose from, AisleNet.Course course, Pose to, boolean looksAhead) {

@@ -57,8 +57,8 @@ final class BatteryCheck {
         if (fleet.travel() != TravelChoice.ON_AISLES || net.isEmpty()) {
             return straight;
         }
-        AisleNet.Stop begins = net.stop(from.x(), from.y()).orElseThrow();
-        AisleNet.Stop ends = net.stop(to.x(), to.y()).orElseThrow();
+        AisleNet.Stop begins = net.stop(from).orElseThrow();
+        AisleNet.Stop ends = net.stop(to).orElseThrow();
         return net.course(begins, ends, 1, 0)
                 .map(course -> begins.away() + ends.away() + course.parts().stream().mapToDouble(AisleNet.Part::metres).sum())
                 .orElse(straight);

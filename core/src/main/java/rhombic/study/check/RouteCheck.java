@@ -48,7 +48,7 @@ public final class RouteCheck {
         RouteCheck check = new RouteCheck(study);
         if (!check.aisles.isEmpty()) {
             for (boolean people : new boolean[] {true, false}) {
-                AisleNet net = AisleNet.of(check.aisles, people);
+                AisleNet net = AisleNet.of(study.elements(), people);
                 study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
                         .filter(group -> group.arePeople() == people && !net.isEmpty())
                         .forEach(group -> check.onAisles(group, net.admitting(aisle -> aisle.admits(group))));
@@ -94,14 +94,14 @@ public final class RouteCheck {
         }
         Map<String, Pose> places = places(group);
         Pose home = Layout.home(group, 0);
-        AisleNet.Stop begins = net.stop(home.x(), home.y()).orElseThrow();
+        AisleNet.Stop begins = net.stop(home).orElseThrow();
         places.entrySet().stream().filter(place -> !place.getKey().equals(group.name())).limit(MAX_PLACES)
                 .filter(place -> !isReached(group, net, begins, place)).findFirst(); // one is enough to be told
     }
 
     /** Whether one gets there and back; what is in the way is told if not. */
     private boolean isReached(ResourceGroup group, AisleNet net, AisleNet.Stop begins, Map.Entry<String, Pose> place) {
-        AisleNet.Stop ends = net.stop(place.getValue().x(), place.getValue().y()).orElseThrow();
+        AisleNet.Stop ends = net.stop(place.getValue()).orElseThrow();
         double straight = Math.hypot(ends.x() - begins.x(), ends.y() - begins.y());
         if (straight <= begins.away() + ends.away()) {
             return true;

@@ -21,6 +21,7 @@ import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.change.Part;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Dock;
@@ -112,8 +113,15 @@ public final class StudyCheck {
         }
     }
 
-    /** Whether each link begins and ends where there is something to begin and to end at. */
+    /** Whether each link begins and ends where there is something to begin and to end at, and each stop is for something. */
     private void ports(PlantElement element, List<Link> ways) {
+        for (StopPoint stop : element.basics().duty().stops()) {
+            if (element.ports().stream().noneMatch(port -> port.name().equals(stop.port()))) {
+                warn(Problem.Kind.UNKNOWN_NAME, element.name(), "It has a stop for \u201c" + stop.port() + "\u201d, which it does not have",
+                        "Name one of " + element.ports().stream().map(Port::name).collect(Collectors.joining(", "))
+                                + ", or take the stop out");
+            }
+        }
         for (Link link : ways) {
             PlantElement to = elements.get(link.to());
             if (!isThere(element, link.fromPort(), false)) {

@@ -89,7 +89,7 @@ final class TrafficCheck {
 
     /** Where the last of what it pulls is, if it has come to the place straight from the aisle. */
     private Optional<Pose> tail(Pose place, double trailing) {
-        return net.stop(place.x(), place.y()).filter(stop -> stop.away() > 0).map(stop -> {
+        return net.stop(place).filter(stop -> stop.away() > 0).map(stop -> {
             double part = Math.min(1, trailing / stop.away());
             return Pose.at(place.x() + (stop.x() - place.x()) * part, place.y() + (stop.y() - place.y()) * part, 0,
                     Math.toDegrees(Math.atan2(place.y() - stop.y(), place.x() - stop.x())));

@@ -8,6 +8,7 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.StandPoint;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.place.Footprint;
@@ -66,7 +67,9 @@ final class SharedFields {
                     + "people works with.", FailureMode.SEVERAL, List.of(), Duty::failures, Duty::withFailures)),
             duty(EQUIPMENT, Field.optional("standOffset", "Where people stand at it, from its middle; missing: at its working side.",
                     new FieldType.Maybe<>(StandPoint.TYPE), Optional.empty(), duty -> Optional.ofNullable(duty.standOffset()),
-                    (duty, spot) -> duty.withStandOffset(spot.orElse(null)))));
+                    (duty, spot) -> duty.withStandOffset(spot.orElse(null)))),
+            duty(EQUIPMENT, Field.optional("stops", "Ports that whoever carries along aisles reaches from elsewhere than where an aisle is "
+                    + "nearest.", StopPoint.SEVERAL, List.of(), Duty::stops, Duty::withStops)));
 
     private SharedFields() {}
 

@@ -31,6 +31,7 @@ public final class AisleNet {
     private final int[] component;
     private final boolean[] isClosed;
     private final STRtree byPlace = new STRtree();
+    private final MovedStops moved;
 
     /**
      * A straight part of an aisle, without a crossing inside.
@@ -43,12 +44,13 @@ public final class AisleNet {
     public record Stretch(int aisle, int from, int to, double metres, double maxSpeed, boolean isBothWays) {}
 
     /**
-     * Where a place off the aisles is reached: the nearest point of a stretch.
+     * Where a place off the aisles is reached: a point of a stretch.
      *
      * @param metres along the stretch
      * @param away from the place
+     * @param isMoved whether the study says where; else it is the point nearest to the place
      */
-    public record Stop(int stretch, double metres, double x, double y, double away) {}
+    public record Stop(int stretch, double metres, double x, double y, double away, boolean isMoved) {}
 
     /**
      * A way along aisles.
@@ -77,6 +79,7 @@ public final class AisleNet {
     /** The same net for who may not use some of the aisles. */
     private AisleNet(AisleNet whole, Predicate<Aisle> admitted) {
         aisles = whole.aisles;
+        moved = whole.moved;
         points.addAll(whole.points);
         stretches.addAll(whole.stretches);
         isClosed = new boolean[stretches.size()];
@@ -88,8 +91,9 @@ public final class AisleNet {
         indexPlaces();
     }
 
-    private AisleNet(List<Aisle> admitted) {
+    private AisleNet(List<Aisle> admitted, MovedStops moved) {
         aisles = List.copyOf(admitted);
+        this.moved = moved;
         List<Segment> segments = segments();
         cross(segments);
         Map<Long, List<Integer>> cells = new HashMap<>();
@@ -125,13 +129,13 @@ public final class AisleNet {
     }
 
     /**
-     * The net of those aisles among the elements that people, or else vehicles, may use.
+     * The net of those aisles among the elements that people, or else vehicles, may use, with the stops of all that is reached from it.
      *
      * @param people false: vehicles
      */
     public static AisleNet of(List<? extends PlantElement> elements, boolean people) {
         return new AisleNet(elements.stream().filter(Aisle.class::isInstance).map(Aisle.class::cast)
-                .filter(aisle -> aisle.users().admits(people)).toList());
+                .filter(aisle -> aisle.users().admits(people)).toList(), MovedStops.of(elements));
     }
 
     // ---- building
@@ -328,11 +332,21 @@ public final class AisleNet {
         return component[stretches.get(stretch).from];
     }
 
-    /** Where a place is reached: the nearest point of the net. */
-    public Optional<Stop> stop(double x, double y) {
+    /** Where a place is reached: the nearest point of the net, to it or to where its stop was moved. Empty without aisles. */
+    public Optional<Stop> stop(Pose place) {
         if (isEmpty()) {
             return Optional.empty();
         }
+        Pose by = moved.by(place);
+        if (by == null) {
+            return Optional.of(nearest(place.x(), place.y()));
+        }
+        Stop stop = nearest(by.x(), by.y());
+        return Optional.of(new Stop(stop.stretch, stop.metres, stop.x, stop.y, Math.hypot(stop.x - place.x(), stop.y - place.y()), true));
+    }
+
+    /** The point of the net that is nearest; there is one. */
+    public Stop nearest(double x, double y) {
         Coordinate place = new Coordinate(x, y);
         Stop[] nearest = new Stop[1];
         for (double reach = 2; nearest[0] == null || nearest[0].away > reach / 2; reach *= 2) {
@@ -347,14 +361,14 @@ public final class AisleNet {
                 }
             });
         }
-        return Optional.of(nearest[0]);
+        return nearest[0];
     }
 
     private Stop stopOn(int stretch, Coordinate place) {
         Stretch on = stretches.get(stretch);
         LineSegment line = new LineSegment(points.get(on.from), points.get(on.to));
         Coordinate at = line.closestPoint(place);
-        return new Stop(stretch, Math.min(on.metres, line.p0.distance(at)), at.x, at.y, at.distance(place));
+        return new Stop(stretch, Math.min(on.metres, line.p0.distance(at)), at.x, at.y, at.distance(place), false);
     }
 
     // ---- ways

@@ -12,8 +12,12 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import rhombic.space.Pace;
 import rhombic.space.Pose;
+import rhombic.study.Layout;
+import rhombic.study.duty.Duty;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
 import rhombic.study.site.Aisle;
@@ -191,5 +195,17 @@ class RouteTest {
         assertEquals(3 + 20, from.metres(), NEAR);
         Pose stays = Pose.at(10, 3, 0, 90);
         assertSame(stays, along(aisle(Aisle.Direction.FORWARD), true, false).stop(stays), "others stand beside it");
+    }
+
+    @Test
+    void aTrainStopsWhereTheStopWasMovedTo() {
+        PlantElement store = Buffer.KIND.blank(Basics.of("Store", Placement.at(10, 5)));
+        Pose place = Layout.setDown(Layout.inlet(store, ""), 0.45);
+        PlantElement moved = store.with(store.basics().withDuty(Duty.ALWAYS.withStop("in", new StopPoint("in", 12, -7))));
+        Router train = new Routers(List.of(aisle(Aisle.Direction.FORWARD), moved))
+                .of(new Routers.Traveller(TravelChoice.ON_AISLES, false, true, 1, 0, 0.5, true, Set.of()));
+        assertAt(22, 0, place.heading(), train.stop(place));
+        assertAt(22, 0, 0, train.stop(at(22, 0)));
+        assertEquals(3 + 12, train.route(at(10, 3), train.stop(place)).metres(), NEAR);
     }
 }

@@ -37,7 +37,7 @@ class AisleNetTest {
     }
 
     private static AisleNet.Stop stop(AisleNet net, double x, double y) {
-        return net.stop(x, y).orElseThrow();
+        return net.stop(Pose.at(x, y, 0, 0)).orElseThrow();
     }
 
     private static double seconds(AisleNet net, double fromX, double fromY, double toX, double toY, double speed, double perDegree) {
@@ -110,7 +110,7 @@ class AisleNetTest {
         assertEquals(7, stop.x(), 1e-9);
         assertEquals(12, stop.away(), 1e-9);
         assertEquals(20, stop(net, 400, 12).x(), 1e-9, "however far it is");
-        assertTrue(net().stop(0, 0).isEmpty());
+        assertTrue(net().stop(Pose.at(0, 0, 0, 0)).isEmpty());
     }
 
     /** Against Dijkstra's algorithm over directions of stretches, with the net, its limits and its turns worked out anew from the aisles. */

@@ -24,6 +24,7 @@ import rhombic.study.site.Aisle;
 import rhombic.study.site.LineElement;
 import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.way.PortStop;
 import rhombic.trace.Moment;
 
 /**
@@ -124,6 +125,15 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
             if (element.givesPieces() && (isSingle || hovered.filter(element.name()::equals).isPresent())) {
                 grip(ofLinks(element), LARGE_PIXELS, FloorInk.VERDIGRIS);
             }
+        }
+    }
+
+    /** Where ports are reached from an aisle. */
+    void stops(List<PortStop> stops) {
+        for (PortStop stop : stops) {
+            Pose port = stop.portPose();
+            thin(List.of(stop.pose(), Pose.at(port.x(), port.y(), 0, 0)), ABOVE_METRES);
+            grip(Pose.at(stop.stop().x(), stop.stop().y(), ABOVE_METRES, 0), HANDLE_PIXELS, FloorInk.SAFFRON);
         }
     }
 

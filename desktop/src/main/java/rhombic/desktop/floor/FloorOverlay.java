@@ -20,6 +20,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.site.Aisle;
 import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.way.PortStop;
 import rhombic.trace.Moment;
 
 /** What is written and marked over the scene, in pixels: names, numbers, selection, link handles, the sweep of a hand. */
@@ -68,6 +69,7 @@ public final class FloorOverlay extends Canvas {
     private Map<String, Double> heat = Map.of();
     private Map<String, Chart> charts = Map.of();
     private final FloorLabels labels = new FloorLabels();
+    private final StopMarks stopMarks = new StopMarks();
     private final FloorCharts pictures;
     private Map<String, FloorCharts.Position> spots = Map.of();
 
@@ -110,6 +112,11 @@ public final class FloorOverlay extends Canvas {
     /** What stands at the pointer; empty if nothing does. */
     public String note() {
         return marks.note;
+    }
+
+    /** The stops that a hand can take of what is selected. */
+    public List<PortStop> stops(Study study, Set<String> selected) {
+        return stopMarks.of(study, selected);
     }
 
     void setSelectedLink(Optional<Link> link) {
@@ -287,6 +294,7 @@ public final class FloorOverlay extends Canvas {
         selectedLink.filter(link -> study.linksFrom(link.from()).contains(link))
                 .ifPresent(link -> handles.link(Layout.drawn(study, link)));
         handles.handles(study, selection, hovered);
+        handles.stops(stops(study, selection));
         if (moment != null) {
             handles.routes(unfolded, moment, selection);
         }

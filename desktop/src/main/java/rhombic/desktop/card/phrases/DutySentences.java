@@ -5,8 +5,10 @@ import static rhombic.desktop.card.text.Sentence.Token.typed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -21,9 +23,11 @@ import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.Calendar;
 import rhombic.study.duty.Duty;
 import rhombic.study.duty.StandPoint;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.way.PortStop;
 
 /** When equipment works, and where people stand at it. */
 public final class DutySentences {
@@ -54,6 +58,7 @@ public final class DutySentences {
             more.addAll(sentences.stand());
         }
         all.add(new Sentence(more));
+        all.addAll(sentences.stops());
         return all;
     }
 
@@ -103,6 +108,30 @@ public final class DutySentences {
         };
     }
 
+    // ---- from where it is reached
+
+    /** For each port to which or from which somebody carries along aisles, and for each whose stop was moved. */
+    private List<Sentence> stops() {
+        Map<String, String> aisles = new LinkedHashMap<>();
+        PortStop.of(study, other -> other.name().equals(element.name())).stream()
+                .filter(stop -> stop.element().name().equals(element.name()))
+                .forEach(stop -> aisles.put(stop.port().name(), stop.aisle().name()));
+        duty.stops().forEach(stop -> aisles.putIfAbsent(stop.port(), ""));
+        return aisles.entrySet().stream().map(one -> stop(one.getKey(), one.getValue())).toList();
+    }
+
+    private Sentence stop(String port, String aisle) {
+        StopPoint stop = duty.stop(port);
+        String typed = stop == null ? "" : PlacementSentences.metres(stop.xMetres()) + " " + PlacementSentences.metres(stop.yMetres());
+        return new Sentence(
+                new Words("Whoever carries along aisles reaches its \u201c" + port + "\u201d from "
+                        + (stop == null ? "" : "a stop nearest to ")),
+                typed("stop " + port, stop == null ? "the nearest place" : typed, typed,
+                        "Along the flow and to its left, from the middle: 4 m -2 m; empty: where an aisle is nearest",
+                        text -> duty(d -> d.withStop(port, text.isBlank() ? null : lengths(text, (x, y) -> new StopPoint(port, x, y))))),
+                new Words(aisle.isEmpty() ? "." : " on " + aisle + "."));
+    }
+
     // ---- where people stand
 
     private List<Part> stand() {
@@ -120,14 +149,18 @@ public final class DutySentences {
     }
 
     private static @Nullable StandPoint spot(String text) {
-        if (text.isBlank()) {
-            return null;
-        }
+        return text.isBlank() ? null : lengths(text, StandPoint::new);
+    }
+
+    private interface Lengths<T> {
+        T apply(double x, double y);
+    }
+
+    private static <T> T lengths(String text, Lengths<T> make) {
         String[] words = text.strip().split("\\s*,\\s*|(?<=[A-Za-z])\\s+");
         if (words.length != 2) {
             throw new IllegalArgumentException("Write two lengths, such as 0 m -1.2 m; got \u201c" + text.strip() + "\u201d");
         }
-        return new StandPoint(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(),
-                Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit());
+        return make.apply(Quantity.parse(words[0], Dimension.LENGTH).inBaseUnit(), Quantity.parse(words[1], Dimension.LENGTH).inBaseUnit());
     }
 }

@@ -9,7 +9,7 @@ import rhombic.space.Path;
 import rhombic.study.Study;
 
 /** A place of a way that was taken hold of: a corner that is there, or one that comes into being as it is dragged. */
-sealed interface Grip permits LinkGrip, PathGrip, LineGrip, ArrowGrip, StandGrip, CornerGrip {
+sealed interface Grip permits LinkGrip, PathGrip, LineGrip, ArrowGrip, StandGrip, StopGrip, CornerGrip {
     /** The nearest of what can be taken hold of there. */
     static Optional<? extends Grip> at(FloorView floor, Workbench bench, double x, double y, boolean isOverSomething) {
         Optional<StandGrip> stand = StandGrip.at(floor, bench, x, y);
@@ -17,7 +17,8 @@ sealed interface Grip permits LinkGrip, PathGrip, LineGrip, ArrowGrip, StandGrip
             return stand;
         }
         Optional<? extends Grip> way = Optional.<Grip>empty().or(() -> PathGrip.at(floor, bench, x, y))
-                .or(() -> ArrowGrip.at(floor, bench, x, y)).or(() -> LineGrip.at(floor, bench, x, y))
+                .or(() -> StopGrip.at(floor, bench, x, y)).or(() -> ArrowGrip.at(floor, bench, x, y))
+                .or(() -> LineGrip.at(floor, bench, x, y))
                 .or(() -> CornerGrip.at(floor, bench, x, y));
         return way.isPresent() ? way : isOverSomething ? Optional.empty() : LinkGrip.at(floor, x, y);
     }
