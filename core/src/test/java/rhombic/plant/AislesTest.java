@@ -23,6 +23,7 @@ import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
+import rhombic.study.check.RouteCheck;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
 import rhombic.study.duty.StopPoint;
@@ -172,6 +173,36 @@ class AislesTest {
     void whatNoAisleLeadsToIsReachedStraight() {
         RunFigures run = Runs.of(carried(1, porter(TravelChoice.ON_AISLES), aisle("A", -5, -1, 2, -1), aisle("B", 18, -1, 25, -1)));
         assertEquals(toX - from.x(), run.lead().max(), NEAR);
+    }
+
+    @Test
+    void whoGoesOnlyOnAislesLeavesToOthersWhatNoAisleLeadsTo() {
+        Aisle[] halves = {aisle("A", -5, -1, 2, -1), aisle("B", 18, -1, 25, -1)};
+        Crew porter = porter(TravelChoice.ONLY_ON_AISLES);
+        Study alone = carried(1, porter, halves);
+        assertEquals(0, Runs.of(alone).out());
+        assertEquals(0, person(Runs.of(alone), "W").metres(), NEAR);
+        assertTrue(RouteCheck.of(alone).stream().anyMatch(problem -> problem.subject().equals("W")
+                && problem.message().equals("No aisle leads to Out, so its people never go there")), RouteCheck.of(alone).toString());
+        Crew other = Crew.usual(Basics.of("V", Placement.at(0, 0))).withSpeed(Optional.of(Quantity.parse("1 m/s", Dimension.SPEED)))
+                .withRules(rules -> rules.withTravel(TravelChoice.STRAIGHT));
+        Study study = new Lines().chain(stock("In", "Piece", 3), store).chain(out)
+                .link(new Link("Store", "Out").withTravel(new Travel.Carried(Need.of("W").withSkills(List.of("W", "V")), 1)))
+                .chain(porter).chain(other).chain(halves[0]).chain(halves[1]).study(SECONDS / 3600, 0, 1);
+        RunFigures run = Runs.of(study);
+        assertEquals(3, run.out(), "the other crew carries them all");
+        assertEquals(0, person(run, "W").metres(), NEAR);
+    }
+
+    @Test
+    void whoGoesOnlyOnAislesGoesNowhereWithoutThem() {
+        Study study = carried(1, porter(TravelChoice.ONLY_ON_AISLES));
+        assertEquals(0, Runs.of(study).out());
+        assertTrue(RouteCheck.of(study).stream()
+                .anyMatch(problem -> problem.message().startsWith("It goes only on aisles, and there are none")));
+        Aisle joined = aisle("A", -5, -6, 25, -6);
+        RunFigures led = Runs.of(carried(2, porter(TravelChoice.ONLY_ON_AISLES), joined));
+        assertEquals(Runs.of(carried(2, porter(TravelChoice.ON_AISLES), joined)).lead().max(), led.lead().max(), NEAR);
     }
 
     /** A random plant with aisles and walls laid over it, its crews using both. */

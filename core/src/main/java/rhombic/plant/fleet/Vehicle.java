@@ -131,7 +131,7 @@ final class Vehicle extends Worker {
 
     @Override
     protected boolean isChoosy() {
-        return power != null || !zones.isEmpty() || hasSlots() || fleet.capacity().maxWeight().isPresent();
+        return super.isChoosy() || power != null || !zones.isEmpty() || hasSlots() || fleet.capacity().maxWeight().isPresent();
     }
 
     @Override

@@ -222,7 +222,8 @@ final class Choice {
             if (!isFirst && chosen.contains(resources.get(i))) {
                 continue;
             }
-            if (isAnyChoosy && !(job.owner.suits(job, resources.get(i)) && resources.get(i).canBeDriven())) {
+            if (isAnyChoosy && !(job.owner.suits(job, resources.get(i)) && resources.get(i).canBeDriven()
+                    && resources.get(i).isLedTo(job))) {
                 continue;
             }
             if (isAnyChoosy && !resources.get(i).canTake(job)) {

@@ -170,9 +170,13 @@ public final class Duties {
         }
     }
 
-    /** @param meanwhile what it does until it is there; then it waits, if it is free */
+    /**
+     * Where no way leads to the place, it stays where it is.
+     *
+     * @param meanwhile what it does until it is there; then it waits, if it is free
+     */
     private void goToRest(Resource person, Pose place, Resource.Doing meanwhile) {
-        if (person.metresTo(place) <= NEAR_METRES) {
+        if (person.metresTo(place) <= NEAR_METRES || !person.isLedTo(place)) {
             person.rest();
         } else if (person.goTo(place, Whereabouts.Aim.REST, false)) {
             person.setDoing(meanwhile == Resource.Doing.GOING ? Resource.Doing.WAITING : meanwhile);

@@ -163,12 +163,32 @@ public abstract class Resource {
 
     /** Whether it has to look at a job before it is given it. */
     protected boolean isChoosy() {
-        return false;
+        return group.router().isPartial();
     }
 
     /** Whether it has enough left to do the job; asked of those that are choosy. To ask changes nothing. */
     protected boolean canTake(Job of) {
         return true;
+    }
+
+    /** Whether it gets to all places of a job. */
+    final boolean isLedTo(Job of) {
+        if (!group.router().isPartial()) {
+            return true;
+        }
+        Pose at = pose();
+        for (Pose stop : of.owner().stops(of)) {
+            if (!group.router().leads(at, stop)) {
+                return false;
+            }
+            at = stop;
+        }
+        return true;
+    }
+
+    /** Whether it gets there at all. */
+    final boolean isLedTo(Pose there) {
+        return group.router().leads(pose(), there);
     }
 
     /** It has nothing to do any more: whether it has to rest before it does something again. */

@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import rhombic.space.Pose;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.way.AisleNet;
 
 /**
  * Along aisles, in the least time: straight to the nearest one, along it, and straight from where the goal is nearest, or from its stop. What is no farther than the
- * aisles are is reached straight, and so is what no aisle leads to: the check tells that.
+ * aisles are is reached straight, and so is what no aisle
+ * leads to, but by those who go only on aisles: the check tells that.
  */
 final class AisleRouter implements Router {
     /** What is no farther is where one is. */
@@ -21,6 +23,7 @@ final class AisleRouter implements Router {
     private final boolean isBound;
     /** Whether it looks ahead where it stops on an aisle, and turns to nothing. */
     private final boolean staysOnAisles;
+    private final boolean isPartial;
 
     AisleRouter(AisleNet net, Routers.Traveller traveller) {
         this.net = net;
@@ -28,6 +31,7 @@ final class AisleRouter implements Router {
         speed = traveller.speed();
         secondsPerDegree = traveller.secondsPerDegree();
         staysOnAisles = traveller.staysOnAisles();
+        isPartial = traveller.choice() == TravelChoice.ONLY_ON_AISLES;
     }
 
     @Override
@@ -38,16 +42,24 @@ final class AisleRouter implements Router {
     }
 
     @Override
+    public boolean isPartial() {
+        return isPartial;
+    }
+
+    @Override
     public Route route(Pose from, Pose to) {
         Optional<AisleNet.Stop> begins = net.stop(from);
         Optional<AisleNet.Stop> ends = net.stop(to);
         double straight = Math.hypot(to.x() - from.x(), to.y() - from.y());
-        if (begins.isEmpty() || ends.isEmpty() || isNearer(straight, begins.get(), ends.get())) {
+        if (begins.isEmpty() || ends.isEmpty()) {
+            return straight <= SAME_METRES ? Route.straight(from, to) : Route.missing(from, to);
+        }
+        if (isNearer(straight, begins.get(), ends.get())) {
             return Route.straight(from, to);
         }
         boolean looksAhead = staysOnAisles && ends.get().away() <= SAME_METRES;
         return net.course(begins.get(), ends.get(), speed, secondsPerDegree).map(course -> along(from, course, to, looksAhead))
-                .orElseGet(() -> Route.straight(from, to));
+                .orElseGet(() -> Route.missing(from, to));
     }
 
     private boolean isNearer(double straight, AisleNet.Stop begins, AisleNet.Stop ends) {

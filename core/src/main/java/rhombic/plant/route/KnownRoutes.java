@@ -24,6 +24,11 @@ final class KnownRoutes implements Router {
     }
 
     @Override
+    public boolean isPartial() {
+        return router.isPartial();
+    }
+
+    @Override
     public Route route(Pose from, Pose to) {
         Ends ends = new Ends(from, to);
         Route route = known.get(ends);

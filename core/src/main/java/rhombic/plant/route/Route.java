@@ -15,6 +15,7 @@ public final class Route {
     private final List<String> aisleNames;
     private final double metresBefore;
     private final double metres;
+    private final boolean isMissing;
     private @Nullable Path path;
     private @Nullable KnownPace last;
     private @Nullable KnownPace beforeLast;
@@ -52,7 +53,7 @@ public final class Route {
 
     /** @param legs at least one, each beginning where the one before ends */
     public Route(List<Leg> legs) {
-        this(legs, List.of(), List.of(), 0);
+        this(legs, List.of(), List.of(), 0, false);
     }
 
     /**
@@ -61,6 +62,10 @@ public final class Route {
      * @param metresBefore how far it leads across the floor before the first of them
      */
     Route(List<Leg> legs, List<AisleNet.Part> aisles, List<String> aisleNames, double metresBefore) {
+        this(legs, aisles, aisleNames, metresBefore, false);
+    }
+
+    private Route(List<Leg> legs, List<AisleNet.Part> aisles, List<String> aisleNames, double metresBefore, boolean isMissing) {
         if (legs.isEmpty()) {
             throw new IllegalArgumentException("A route has at least one leg");
         }
@@ -68,6 +73,7 @@ public final class Route {
         this.aisles = List.copyOf(aisles);
         this.aisleNames = List.copyOf(aisleNames);
         this.metresBefore = metresBefore;
+        this.isMissing = isMissing;
         double sum = 0;
         for (int i = 0; i < legs.size(); i++) {
             sum += legs.get(i).metres();
@@ -97,6 +103,16 @@ public final class Route {
     /** Straight from one to the other. */
     public static Route straight(Pose from, Pose to) {
         return new Route(List.of(new Leg(from, to, Double.POSITIVE_INFINITY)));
+    }
+
+    /** Straight too, as no aisle leads there. */
+    static Route missing(Pose from, Pose to) {
+        return new Route(List.of(new Leg(from, to, Double.POSITIVE_INFINITY)), List.of(), List.of(), 0, true);
+    }
+
+    /** Whether it is straight because no aisle leads there. */
+    boolean isMissing() {
+        return isMissing;
     }
 
     /** Where its legs begin, and where it ends, on the floor. */

@@ -17,6 +17,16 @@ public interface Router {
         return place;
     }
 
+    /** Whether there are places to which it does not lead. */
+    default boolean isPartial() {
+        return false;
+    }
+
+    /** Whether it leads there. */
+    default boolean leads(Pose from, Pose to) {
+        return !isPartial() || !route(from, to).isMissing();
+    }
+
     /** Whether every way is the straight one, so that nothing need be asked. */
     default boolean isStraight() {
         return false;

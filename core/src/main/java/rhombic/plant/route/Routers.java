@@ -73,9 +73,9 @@ public final class Routers {
         return switch (traveller.choice) {
             case STRAIGHT -> STRAIGHT;
             case AROUND -> new KnownRoutes(new OpenRouter(new OpenFloor(elements, traveller.clearanceMetres)));
-            case ON_AISLES -> {
+            case ON_AISLES, ONLY_ON_AISLES -> {
                 AisleNet net = net(traveller.isPerson).admitting(aisle -> !traveller.closed.contains(aisle.name()));
-                yield net.isEmpty()
+                yield net.isEmpty() && traveller.choice == TravelChoice.ON_AISLES
                         ? STRAIGHT
                         : new KnownRoutes(new AisleRouter(net, traveller));
             }

@@ -8,7 +8,6 @@ import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.area.ChargingArea;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.fleet.Battery;
 import rhombic.study.kind.Fleet;
 import rhombic.study.way.AisleNet;
@@ -54,7 +53,7 @@ final class BatteryCheck {
 
     private static double metres(Fleet fleet, AisleNet net, Pose from, Pose to) {
         double straight = Math.hypot(to.x() - from.x(), to.y() - from.y());
-        if (fleet.travel() != TravelChoice.ON_AISLES || net.isEmpty()) {
+        if (!fleet.travel().isOnAisles() || net.isEmpty()) {
             return straight;
         }
         AisleNet.Stop begins = net.stop(from).orElseThrow();

@@ -17,7 +17,6 @@ import rhombic.quantity.Unit;
 import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.StackerCrane;
@@ -204,7 +203,7 @@ final class RackCheck {
             warn(Problem.Kind.CREW, rack.name(), "It is picked from, but nobody is said to carry from it, so pieces go out by themselves",
                     "Say on the link from it who carries", null);
         } else if (!study.all(Aisle.class).isEmpty()) {
-            pickers.stream().filter(group -> group.travel() == TravelChoice.ON_AISLES).findFirst()
+            pickers.stream().filter(group -> group.travel().isOnAisles()).findFirst()
                     .ifPresent(group -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, group.name(),
                             "Who picks from " + rack.name()
                                     + " keeps to the aisles of the floor, so the way through the rack is not walked as it is",

@@ -46,10 +46,11 @@ public final class RouteCheck {
     /** Warnings and hints, some with a way out. */
     public static List<Problem> of(Study study) {
         RouteCheck check = new RouteCheck(study);
+        check.nowhere();
         if (!check.aisles.isEmpty()) {
             for (boolean people : new boolean[] {true, false}) {
                 AisleNet net = AisleNet.of(study.elements(), people);
-                study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
+                study.groups().stream().filter(group -> group.travel().isOnAisles() && !group.areThereAtOnce())
                         .filter(group -> group.arePeople() == people && !net.isEmpty())
                         .forEach(group -> check.onAisles(group, net.admitting(aisle -> aisle.admits(group))));
 
@@ -88,6 +89,18 @@ public final class RouteCheck {
 
     // ---- on aisles
 
+    /** Those who go only on aisles, and have none. */
+    private void nowhere() {
+        for (ResourceGroup group : study.groups()) {
+            if (group.travel() == TravelChoice.ONLY_ON_AISLES && !group.areThereAtOnce()
+                    && aisles.stream().noneMatch(aisle -> aisle.admits(group))) {
+                problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
+                        "It goes only on aisles, and there are none for it, so its " + group.memberWord(true) + " go nowhere",
+                        "Draw aisles, or let them go around what stands there"));
+            }
+        }
+    }
+
     private void onAisles(ResourceGroup group, AisleNet net) {
         if (net.isEmpty()) {
             return; // they go straight, as where there are none
@@ -109,7 +122,9 @@ public final class RouteCheck {
         if (!net.hangTogether(begins, ends)) {
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
                     "No aisle leads to " + place.getKey() + ", so its " + group.memberWord(true)
-                            + " go straight there, whatever stands in between",
+                            + (group.travel() == TravelChoice.ONLY_ON_AISLES
+                                    ? " never go there"
+                                    : " go straight there, whatever stands in between"),
                     "Draw an aisle in between, or let them go around what stands there", missing(net, begins, ends)));
             return false;
         }
@@ -118,7 +133,8 @@ public final class RouteCheck {
             problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, group.name(),
                     "One-way aisles lead "
                             + (there ? "to " + place.getKey() + " and not back" : "from " + place.getKey() + " and not there")
-                            + ", so its " + group.memberWord(true) + " go straight",
+                            + ", so its " + group.memberWord(true)
+                            + (group.travel() == TravelChoice.ONLY_ON_AISLES ? " never go there" : " go straight"),
                     "Open one of the aisles both ways, or draw one that leads " + (there ? "back" : "there")));
             return false;
         }
@@ -170,7 +186,7 @@ public final class RouteCheck {
     /** Aisles that a vehicle which uses them does not fit on. */
     private void tooNarrow() {
         study.groups().stream().filter(Fleet.class::isInstance).map(Fleet.class::cast)
-                .filter(fleet -> fleet.travel() == TravelChoice.ON_AISLES).forEach(fleet -> aisles.stream()
+                .filter(fleet -> fleet.travel().isOnAisles()).forEach(fleet -> aisles.stream()
                         .filter(aisle -> aisle.admits(fleet) && aisle.widthMetres() < fleet.form().widthMetres()).findFirst()
                         .ifPresent(aisle -> problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, aisle.name(),
                                 "It is narrower than the " + fleet.memberWord(true) + " of " + fleet.name() + ", which are "

@@ -4,6 +4,8 @@ package rhombic.study.duty;
 public enum TravelChoice {
     /** Along the aisles that they may use; straight in a study without any. */
     ON_AISLES("on aisles"),
+    /** Along the aisles that they may use, and not at all where none leads: they leave the work there to others. */
+    ONLY_ON_AISLES("only on aisles"),
     /** The shortest way that keeps clear of what stands there. */
     AROUND("around what stands there"),
     /** As the crow flies. */
@@ -17,5 +19,9 @@ public enum TravelChoice {
 
     public String word() {
         return word;
+    }
+
+    public boolean isOnAisles() {
+        return this == ON_AISLES || this == ONLY_ON_AISLES;
     }
 }

@@ -12,7 +12,6 @@ import rhombic.quantity.Quantity;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.field.Field;
 import rhombic.study.field.FieldType;
 import rhombic.study.field.Reference;
@@ -182,7 +181,7 @@ public record Fleet(Basics basics, VehicleType form, int vehicles, Capacity capa
 
     @Override
     public Optional<RoadSpace> roadSpace() {
-        return dispatching.travel() != TravelChoice.ON_AISLES
+        return !dispatching.travel().isOnAisles()
                 ? Optional.empty()
                 : driving.safeDistance().map(distance -> new RoadSpace(form.lengthMetres(), form.widthMetres(), distance.inBaseUnit(),
                         capacity.trailers().size() * Trailer.PITCH_METRES));

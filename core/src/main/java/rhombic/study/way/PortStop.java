@@ -15,7 +15,6 @@ import rhombic.study.Link;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.StopPoint;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Port;
@@ -50,7 +49,7 @@ public record PortStop(PlantElement element, Port port, AisleNet net, AisleNet.S
         }
 
         private static boolean goesOnAisles(ResourceGroup group) {
-            return group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce();
+            return group.travel().isOnAisles() && !group.areThereAtOnce();
         }
 
         private void add(Link link, ResourceGroup group) {

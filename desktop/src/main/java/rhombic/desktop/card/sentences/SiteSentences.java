@@ -20,7 +20,6 @@ import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Parallels;
 import rhombic.study.Study;
-import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
@@ -139,7 +138,7 @@ final class SiteSentences {
     }
 
     static List<Sentence> of(Study study, Aisle aisle) {
-        String users = study.groups().stream().filter(group -> group.travel() == TravelChoice.ON_AISLES && !group.areThereAtOnce())
+        String users = study.groups().stream().filter(group -> group.travel().isOnAisles() && !group.areThereAtOnce())
                 .filter(aisle::admits).map(ResourceGroup::name).collect(Collectors.joining(", "));
         List<Sentence> all = new ArrayList<>(List.of(
                 new Sentence(new Words("Is for "),
