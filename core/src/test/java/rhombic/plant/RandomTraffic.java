@@ -23,10 +23,12 @@ import rhombic.study.Travel;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
 import rhombic.study.area.Zone;
+import rhombic.study.check.FloorCheck;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.duty.UpTime;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.Loading;
@@ -35,9 +37,11 @@ import rhombic.study.fleet.VehicleType;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.Fleet;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.place.Footprint;
 import rhombic.study.place.Placement;
+import rhombic.study.place.Port;
 import rhombic.study.site.Aisle;
 import rhombic.validation.Lines;
 
@@ -129,6 +133,23 @@ final class RandomTraffic {
         return Battery.USUAL.withRange(Quantity.metres(800 + random.nextInt(2000))).withChargeTime(Quantity.minutes(2 + random.nextInt(8)))
                 .withStandby(random.nextBoolean() ? Optional.of(Quantity.hours(1)) : Optional.empty()).withSwaps(random.nextInt(3) == 0)
                 .withWhenIdle(random.nextBoolean()).withAt(random.nextBoolean() ? "Charging" : "");
+    }
+
+    /** Some stops are elsewhere: along their aisle, or on another, where the check has nothing against it. */
+    static Study withMovedStops(Study study, long seed) {
+        Random random = new Random(seed);
+        Study changed = study;
+        for (PlantElement element : study.elements()) {
+            for (Port port : element.ports()) {
+                StopPoint stop = new StopPoint(port.name(), random.nextDouble() * 24 - 12, random.nextDouble() * 24 - 12);
+                Study moved = changed.changed(element.name(),
+                        e -> e.with(e.basics().withDuty(e.basics().duty().withStop(port.name(), stop))));
+                changed = FloorCheck.of(moved).stream().anyMatch(problem -> problem.message().contains("between its stop"))
+                        ? changed
+                        : moved;
+            }
+        }
+        return changed;
     }
 
     /** Its vehicles are tuggers with up to three trailers, which stop on the aisles. */

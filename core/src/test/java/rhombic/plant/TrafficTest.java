@@ -171,6 +171,12 @@ class TrafficTest {
         isFreeOfHarm(RandomTraffic.deployed(RandomTraffic.of(seed, true), seed), seed);
     }
 
+    @ParameterizedTest
+    @MethodSource("rhombic.plant.Runs#nets")
+    void whereStopsWereMovedNoneOverlapAndNoneStandForGood(long seed) {
+        isFreeOfHarm(RandomTraffic.withMovedStops(RandomTraffic.of(seed, seed % 2 == 0), seed), seed);
+    }
+
     /** Nor do drivers, who are fewer than vehicles, have breaks and leave only what is parked. */
     @ParameterizedTest
     @MethodSource("rhombic.plant.Runs#nets")

@@ -10,17 +10,22 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.locationtech.jts.geom.Geometry;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Study;
 import rhombic.study.area.VehiclePlaces;
+import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.ResourceGroup;
+import rhombic.study.place.Port;
 import rhombic.study.place.RoadSpace;
 import rhombic.study.way.AisleNet;
 import rhombic.study.way.Sections;
 
 /** Where vehicles that keep their distance could stand in each other's way for good. */
 final class TrafficCheck {
+    private static final double MARGIN_METRES = 0.01;
+
     private final Study study;
     private final List<ResourceGroup> groups;
     private final AisleNet net;
@@ -46,6 +51,7 @@ final class TrafficCheck {
         study.elements().stream().filter(VehiclePlaces.class::isInstance).map(VehiclePlaces.class::cast).forEach(check::standing);
         groups.forEach(check::trailers);
         groups.forEach(check::stops);
+        check.waysFromStops();
         check.circles();
         return check.problems;
     }
@@ -108,6 +114,68 @@ final class TrafficCheck {
                         "The " + group.memberWord(true) + " of " + group.name() + " stand on "
                                 + under(Stream.of(stop.getValue())).orElseThrow() + " while they pick up or set down here",
                         "Move it away from the aisle, so that others can pass")));
+    }
+
+    /** A port that vehicles reach from beside the aisle, where they stand at it, and where they come off the aisle. */
+    private record Reached(PlantElement element, Port port, Pose place, AisleNet.Stop stop) {
+        Pose onAisle() {
+            return Pose.at(stop.x(), stop.y(), 0, 0);
+        }
+    }
+
+    /** Between a stop that was moved and its port nobody else drives or stands: no vehicle looks out for another there. */
+    private void waysFromStops() {
+        List<Reached> all = groups.stream().filter(group -> !group.stayOnAisles()).flatMap(group -> CarriedLink.of(study, group).stream()
+                .flatMap(carried -> Stream.of(
+                        reached(carried.from(), carried.from().port(carried.link().fromPort(), false),
+                                Layout.pickUp(carried.outlet(), group.reachMetres())),
+                        reached(carried.to(), carried.to().port(carried.link().toPort(), true),
+                                Layout.setDown(carried.inlet(), group.reachMetres())))))
+                .toList();
+        for (Reached one : all) {
+            Optional<String> inTheWay = one.stop.isMoved() ? inTheWay(one, all) : Optional.empty();
+            if (inTheWay.isPresent()) {
+                problems.add(new Problem(Problem.Grade.WARNING, Problem.Kind.ROUTE, one.element.name(),
+                        "The way between its stop for \u201c" + one.port.name() + "\u201d and it leads through " + inTheWay.get()
+                                + ", so vehicles could drive through each other, or stand for good",
+                        "Move the stop to where nothing is in between",
+                        Problem.Fix.of("Put the stop back", one.element,
+                                e -> e.with(e.basics().withDuty(e.basics().duty().withStop(one.port.name(), null))))));
+                return; // one is enough to be told
+            }
+        }
+    }
+
+    private Reached reached(PlantElement element, Port port, Pose place) {
+        return new Reached(element, port, place, net.stop(place).orElseThrow());
+    }
+
+    private Optional<String> inTheWay(Reached one, List<Reached> all) {
+        String aisle = net.aisles().get(net.stretches().get(one.stop.stretch()).aisle()).name();
+        Optional<String> crossing = sections.overlapping(sections.place(one.onAisle())).stream()
+                .map(section -> sections.sections().get(section)).filter(Sections.Section::isJoint)
+                .map(Sections.Section::name).findFirst();
+        if (crossing.isPresent()) {
+            return crossing;
+        }
+        double length = one.onAisle().distanceTo(one.place);
+        double off = sections.size().reach() + MARGIN_METRES;
+        if (length > off) {
+            double part = off / length;
+            Pose beside = Pose.at(one.stop.x() + (one.place.x() - one.stop.x()) * part,
+                    one.stop.y() + (one.place.y() - one.stop.y()) * part,
+                    0, 0);
+            Optional<String> crossed = sections.overlapping(sections.way(beside, one.place)).stream()
+                    .map(section -> sections.sections().get(section).name()).findFirst();
+            if (crossed.isPresent()) {
+                return crossed;
+            }
+        }
+        Geometry covered = sections.way(one.onAisle(), one.place).union(sections.place(one.place));
+        return all.stream().filter(other -> other.place.distanceTo(one.place) > MARGIN_METRES)
+                .filter(other -> Sections.overlap(covered, sections.place(other.place))
+                        || Sections.overlap(sections.place(one.place), sections.way(other.onAisle(), other.place)))
+                .map(other -> "where they stand at " + other.element.name()).findFirst();
     }
 
     /** On what the first of them stands that stands on an aisle. */

@@ -51,8 +51,9 @@ public final class Sections {
      *
      * @param name as sentences say it
      * @param isPlaceToWait whether who stands there is in nobody's way but of those behind it
+     * @param isJoint whether stretches meet in it
      */
-    public record Section(String name, Geometry area, boolean isPlaceToWait) {}
+    public record Section(String name, Geometry area, boolean isPlaceToWait, boolean isJoint) {}
 
     /**
      * Which section a part of a stretch belongs to.
@@ -140,7 +141,7 @@ public final class Sections {
             aisles.add(net.aisles().get(net.stretches().get(stretch).aisle()).name());
         }
         String name = stretches.size() == 1 ? "the end of " : aisles.size() == 1 ? "a bend of " : "the crossing of ";
-        sections.add(new Section(name + String.join(" and ", aisles), area, false));
+        sections.add(new Section(name + String.join(" and ", aisles), area, false, stretches.size() > 1));
     }
 
     private void addBetween(int number, double[] ends) {
@@ -156,7 +157,7 @@ public final class Sections {
             double from = begins + length * i / count;
             double to = begins + length * (i + 1) / count;
             cuts.get(number).add(new Cut(sections.size(), from, to));
-            sections.add(new Section(aisle.name(), strip(number, from, to), !stretch.isBothWays()));
+            sections.add(new Section(aisle.name(), strip(number, from, to), !stretch.isBothWays(), false));
         }
     }
 
@@ -196,6 +197,11 @@ public final class Sections {
     /** What a vehicle covers that stands at a place. */
     public Geometry standing(Pose at) {
         return strip(at.of(Pose.at(-size.length() / 2, 0, 0, 0)), at.of(Pose.at(size.length() / 2, 0, 0, 0)));
+    }
+
+    /** What a vehicle covers that goes straight from one to the other. */
+    public Geometry way(Pose from, Pose to) {
+        return strip(from, to);
     }
 
     /** What a vehicle covers that turns at a place. */

@@ -18,6 +18,7 @@ import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.area.ChargingArea;
 import rhombic.study.duty.Need;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.fleet.Battery;
 import rhombic.study.fleet.Trailer;
 import rhombic.study.fleet.VehicleType;
@@ -112,5 +113,29 @@ class TrafficCheckTest {
         assertTrue(told.getFirst().endsWith("vehicles can wait, and there are 9"), told.getFirst());
         assertEquals(List.of(),
                 messages(withTrailers(study(2, -20, -8, round), 2)).stream().filter(one -> one.contains("circle")).toList());
+    }
+
+    @Test
+    void nothingIsInTheWayBetweenAStopThatWasMovedAndItsPort() {
+        Aisle south = aisle(Aisle.Direction.BOTH_WAYS, -10, 0, 50, 0);
+        Aisle north = aisle(Aisle.Direction.BOTH_WAYS, -10, 30, 50, 30);
+        Study study = study(3, 6, 6, south, north, aisle(Aisle.Direction.BOTH_WAYS, 50, 0, 50, 30));
+        assertEquals(List.of(), messages(reached(study, 3, -6)), "along its aisle");
+        assertEquals(List.of(), messages(reached(study, 3, 24)), "on the other");
+        assertEquals(List
+                .of("Store: The way between its stop for \u201cout\u201d and it leads through A-10.014.0, so vehicles could drive through each "
+                        + "other, or stand for good"),
+                messages(reached(study.with(aisle(Aisle.Direction.BOTH_WAYS, -10, 14, 50, 14)), 3, 24)));
+        assertTrue(messages(reached(study, 39, -6)).getFirst().contains("leads through the crossing of A-10.00.0 and A50.00.0"));
+        Study besides = study.with(buffer("Other", -1).placed(Placement.at(10, 16)))
+                .with(List.of(), List.of(new Link("Other", "Out").withTravel(new Travel.Carried(Need.of("F"), 1))));
+        Study moved = reached(besides, 5, 24);
+        Problem problem = TrafficCheck.of(moved).getFirst();
+        assertTrue(problem.message().contains("leads through where they stand at Other"), problem.message());
+        assertEquals(besides, problem.fixes().getFirst().changes().applyTo(moved));
+    }
+
+    private static Study reached(Study study, double x, double y) {
+        return study.changed("Store", e -> e.with(e.basics().withDuty(e.basics().duty().withStop("out", new StopPoint("out", x, y)))));
     }
 }

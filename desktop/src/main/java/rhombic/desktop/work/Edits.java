@@ -8,12 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import rhombic.space.NearPoints;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
 import rhombic.study.Rule;
 import rhombic.study.Study;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.Kind;
@@ -197,7 +199,19 @@ public final class Edits {
             int at = portNumber(link, rack, isIn);
             String port = rack.portOf(isIn, Math.max(0, at - 1));
             return at < number ? link : isIn ? link.withPorts(link.fromPort(), port) : link.withPorts(port, link.toPort());
-        }).toList()).changed(rack.name(), e -> isIn ? ((Rack) e).withMoreInfeeds(left) : ((Rack) e).withMoreOutfeeds(left));
+        }).toList()).changed(rack.name(), e -> isIn ? ((Rack) e).withMoreInfeeds(left) : ((Rack) e).withMoreOutfeeds(left))
+                .changed(rack.name(), e -> withStops(e, port -> {
+                    int at = rack.pointAt(isIn, port);
+                    return at == number ? "" : at < number ? port : rack.portOf(isIn, at - 1);
+                }));
+    }
+
+    /** Its stops for the ports of other names; those of none are taken out. */
+    private static PlantElement withStops(PlantElement element, UnaryOperator<String> renamed) {
+        List<StopPoint> stops = element.basics().duty().stops().stream()
+                .map(stop -> new StopPoint(renamed.apply(stop.port()), stop.xMetres(), stop.yMetres()))
+                .filter(stop -> !stop.port().isEmpty()).toList();
+        return element.with(element.basics().withDuty(element.basics().duty().withStops(stops)));
     }
 
     /** At which infeed or outfeed of the rack it ends or begins; 0 for the usual one, and for links of others. */
@@ -213,7 +227,8 @@ public final class Edits {
                 .map(l -> l.withPorts(l.from().equals(conveyor.name()) && l.fromPort().equals(before) ? name : l.fromPort(),
                         l.to().equals(conveyor.name()) && l.toPort().equals(before) ? name : l.toPort()))
                 .toList())
-                .changed(conveyor.name(), e -> e instanceof Conveyor now ? now.withFitting(before, fitting.named(name)) : e);
+                .changed(conveyor.name(), e -> e instanceof Conveyor now ? now.withFitting(before, fitting.named(name)) : e)
+                .changed(conveyor.name(), e -> withStops(e, port -> port.equals(before) ? name : port));
     }
 
     /** A port of an element and where it is. */

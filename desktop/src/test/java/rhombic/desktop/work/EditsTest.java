@@ -7,20 +7,27 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.duty.StopPoint;
 import rhombic.study.kind.Buffer;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
 import rhombic.study.kind.Kind;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
 import rhombic.study.kind.Station;
 import rhombic.study.kind.UnpackingStation;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.place.Bend;
+import rhombic.study.place.Fitting;
 import rhombic.study.place.Placement;
 import rhombic.study.unfold.UnfoldedStudy;
+import rhombic.study.value.Routing;
 
 class EditsTest {
     private static Study placed(Study study, Kind<?> kind, double x, double y) {
@@ -186,5 +193,29 @@ class EditsTest {
         Study linked = Edits.linkedInOrder(study, List.of("Goods in", "Station 1", "Goods out"));
         assertEquals(List.of(2, 1, 0), FlowOrder.of(UnfoldedStudy.of(linked)));
         assertEquals(List.of(2, 0, 1), FlowOrder.of(UnfoldedStudy.of(study)), "what no goods in leads to comes last");
+    }
+
+    private static List<String> stops(Study study, String name) {
+        return study.find(name).orElseThrow().basics().duty().stops().stream().map(StopPoint::port).toList();
+    }
+
+    private static Study stopsAt(Study study, String name, String... ports) {
+        List<StopPoint> stops = Stream.of(ports).map(port -> new StopPoint(port, 1, 2)).toList();
+        return study.changed(name, e -> e.with(e.basics().withDuty(e.basics().duty().withStops(stops))));
+    }
+
+    @Test
+    void aStopGoesByTheNewNameOfItsPortAndGoesWithIt() {
+        Study belt = placed(Study.empty(), Conveyor.KIND, 0, 0);
+        Fitting side = new Fitting.Divert("Side", Quantity.metres(1), Fitting.Side.LEFT, Routing.PREFERENCE);
+        belt = stopsAt(belt.changed("Conveyor 1", e -> ((Conveyor) e).withFittings(List.of(side))), "Conveyor 1", "Side", "in");
+        Study renamed = Edits.renamedFitting(belt, (Conveyor) belt.find("Conveyor 1").orElseThrow(), side, "Exit");
+        assertEquals(List.of("Exit", "in"), stops(renamed, "Conveyor 1"));
+        Study racks = placed(Study.empty(), Rack.KIND, 0, 0).changed("Rack 1",
+                e -> ((Rack) e).withMoreInfeeds(List.of(((Rack) e).infeed(), ((Rack) e).infeed(), ((Rack) e).infeed())));
+        Rack rack = (Rack) racks.find("Rack 1").orElseThrow();
+        Study told = stopsAt(racks, "Rack 1", rack.portOf(true, 0), rack.portOf(true, 2), rack.portOf(true, 3), rack.portOf(false, 0));
+        assertEquals(List.of(rack.portOf(true, 0), rack.portOf(true, 2), rack.portOf(false, 0)),
+                stops(Edits.withoutPoint(told, rack, true, 2), "Rack 1"));
     }
 }
