@@ -96,7 +96,8 @@ public final class OrderBook {
 
     private void addCarried(List<Order> orders, int link, Moment moment) {
         for (PieceStatus status : moment.onLink(link)) {
-            orders.add(order(status, link, State.CARRIED, status.sinceNanos(), moment.carrierOf(status.body())));
+            int carrier = moment.carrierOf(status.body());
+            orders.add(order(status, link, carrier < 0 ? State.WAITS : State.CARRIED, status.sinceNanos(), carrier));
         }
     }
 

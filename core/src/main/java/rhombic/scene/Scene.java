@@ -185,12 +185,28 @@ public final class Scene {
                 int carrier = moment.carrierOf(body);
                 if (carrier >= 0) {
                     inHands(body, carrier, moment, into);
+                } else if (moment.placeOf(body) >= 0) {
+                    whereHandedOn(body, link, moment, into);
                 } else {
                     Pose pose = path(link).at(moment.metresAlong(body));
                     add(body, moment, pose.x(), pose.y(), pose.z(), pose.heading(), into);
                 }
             }
         }
+    }
+
+    /** On the floor where it waits to be taken on to another zone, with the others, four side by side and then upon each other. */
+    private void whereHandedOn(int body, int link, Moment moment, Poses into) {
+        int zone = moment.placeOf(body);
+        int below = 0;
+        for (int other = moment.firstOnLink(link); other != body; other = moment.next(other)) {
+            below += moment.carrierOf(other) < 0 && moment.placeOf(other) == zone ? 1 : 0;
+        }
+        Pose middle = study.element(study.from(link)) instanceof Rack rack ? rack.handOn(zone) : path(link).at(0);
+        int type = moment.typeOf(body);
+        Pose at = middle.of(Pose.at((below % 2 - 0.5) * sizes.length(type), (below / 2 % 2 - 0.5) * sizes.width(type),
+                below / 4 * sizes.stack(type), 0));
+        add(body, moment, at.x(), at.y(), at.z(), at.heading(), into);
     }
 
     /** Where its carrier holds it, above what is there already. */

@@ -200,6 +200,8 @@ abstract sealed class MomentRows permits Moment {
         onto(body, node, carries.link()[row]);
         int[] page = bodies.writable(body);
         int at = bodies.at(body);
+        page[at + PLACE] = NONE;
+        page[at + ACTIVITY] = PieceStatus.Activity.MOVES.ordinal();
         page[at + CARRIER] = carries.carrier()[row];
         page[at + BELOW] = carries.below()[row];
         Pages.put(page, at + SINCE, time);

@@ -180,9 +180,10 @@ public final class TraceWriter {
      *
      * @param node that the link leads to
      * @param below how many other pieces the mover holds below it
+     * @param isFirst false: another has carried it so far
      */
-    public void carried(long timeNanos, int body, int node, int link, int mover, int below) {
-        if (listener != null) {
+    public void carried(long timeNanos, int body, int node, int link, int mover, int below, boolean isFirst) {
+        if (listener != null && isFirst) {
             listener.onEvent(timeNanos, PieceListener.Event.SETS_OUT, body, node, link);
         }
         if (begins(timeNanos)) {

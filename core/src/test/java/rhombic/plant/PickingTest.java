@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,6 +26,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.scene.Poses;
+import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
@@ -215,6 +218,69 @@ class PickingTest {
         assertEquals(asked - run.racks().getFirst().missingPieces(), run.out(), "seed " + seed);
         assertTrue(run.deadlock().isNone(), "seed " + seed);
         assertTrue(run.racks().getFirst().waitingOrders() == 0 || run.racks().getFirst().missingPieces() > 0, "seed " + seed);
+    }
+
+    /** The same, zone by zone: fewer zones than people, so that each zone has one. */
+    @ParameterizedTest
+    @MethodSource("nets")
+    void allThatIsAskedForIsPickedZoneByZone(long seed) {
+        Study plain = random(seed);
+        Study zoned = plain.changed("Rack", e -> ((Rack) e).withLayout(l -> l.withAisles(2 + (int) (seed % 4)))
+                .withPicking(((Rack) e).picking().map(picking -> picking.withAislesPerZone(1 + (int) (seed % 3)))));
+        Rack rack = (Rack) zoned.find("Rack").orElseThrow();
+        int zones = rack.picking().orElseThrow().zones(rack.layout().aisles());
+        Study study = zoned.changed("Pickers", e -> ((Crew) e).withPeople(zones + (int) (seed % 2)));
+        RunFigures run = Runs.sound(study, seed);
+        long asked = rack.orders().orElseThrow().list().stream().mapToInt(ListedOrder::pieces).sum();
+        assertEquals(asked - run.racks().getFirst().missingPieces(), run.out(), "seed " + seed);
+        assertTrue(run.deadlock().isNone(), "seed " + seed);
+        assertTrue(run.racks().getFirst().waitingOrders() == 0 || run.racks().getFirst().missingPieces() > 0, "seed " + seed);
+    }
+
+    /**
+     * Each aisle is a zone. The first picks A, comes back and hands it on before the second aisle; there the second, who is called then, takes it on, picks B
+     * and brings both.
+     */
+    @Test
+    void whatIsPickedInOneZoneIsHandedOnToTheNext() {
+        Rack rack = rack(Picking.USUAL.withSequence(PickSequence.RETURN).withAislesPerZone(1), line("One", 100, "A", 1),
+                line("One", 100, "B", 1));
+        Crew crew = pickers(2, place(rack, 0, -1));
+        Study study = study(rack, crew, 10);
+        Pose handOn = place(rack, 1, -1);
+        assertEquals(0, rack.handOn(1).distanceTo(handOn), NEAR);
+        double handedOn = 100 + 4.5 + (8 + 3) + 4.5 + 4;
+        double takenOn = handedOn + Layout.home(crew, 1).distanceTo(handOn);
+        double picked = takenOn + 8.5 + (8 + 3);
+        Pose to = Layout.setDown(Layout.inlet(study.find("Out").orElseThrow(), ""), ResourceGroup.PERSON_REACH_METRES);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(2, run.out());
+        assertEquals(1, run.racks().getFirst().orders());
+        assertEquals(picked + 8.5 + handOn.distanceTo(to), run.lead().max(), NEAR);
+        assertEquals(List.of(1L, 1L), run.crews().getFirst().people().stream().map(one -> one.jobs()).toList());
+        Trace trace = Runs.traceOf(study);
+        Scene scene = new Scene(UnfoldedStudy.of(study));
+        Moment waits = trace.at(Math.round((handedOn + takenOn) / 2 * 1e9));
+        int body = waits.firstOnLink(0);
+        assertEquals(-1, waits.carrierOf(body));
+        Poses poses = new Poses();
+        scene.pose(waits, 0, poses);
+        int at = IntStream.range(0, poses.count()).filter(i -> poses.body(i) == body).findFirst().orElseThrow();
+        double aside = Math.hypot(handOn.x() - poses.x(at), handOn.y() - poses.y(at));
+        assertTrue(aside > 0.05 && aside < 0.6, () -> "four stand there side by side: " + aside);
+        assertEquals(0, poses.z(at), 1e-3);
+        assertEquals(1, trace.at(Math.round((takenOn + 1) * 1e9)).carrierOf(body), "the second has it");
+    }
+
+    /** What an order needs from one zone alone is brought from there; an order of the second zone does not wait for the first. */
+    @Test
+    void whoseZoneHasAllOfAnOrderBringsIt() {
+        Rack rack = rack(Picking.USUAL.withSequence(PickSequence.RETURN).withAislesPerZone(1), line("One", 100, "B", 1),
+                line("Two", 100, "A", 1));
+        Crew crew = pickers(2, place(rack, 0, -1));
+        RunFigures run = Runs.sound(study(rack, crew, 10), 0);
+        assertEquals(2, run.out());
+        assertEquals(List.of(1L, 1L), run.crews().getFirst().people().stream().map(one -> one.jobs()).toList());
     }
 
     /** Without customer orders, whatever is taken is picked, as many as one carries. */

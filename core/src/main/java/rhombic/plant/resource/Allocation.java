@@ -56,6 +56,11 @@ public final class Allocation {
         resource.isDrivenFrom(new Cab(this, resource, driver, place));
     }
 
+    /** Some jobs suit some resources only, though they have the skill: their owners are asked. */
+    public void lookAtEach() {
+        choice.lookAtEach();
+    }
+
     /** One more resource, which is free; its number is how many there are so far. */
     public void add(Resource resource) {
         assert resource.number == resources.size() : "resources are added in the order of their numbers";

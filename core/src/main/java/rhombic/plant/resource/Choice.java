@@ -80,6 +80,11 @@ final class Choice {
         nearest.add(resource);
     }
 
+    /** Some jobs suit some resources only, though they have the skill. */
+    void lookAtEach() {
+        isAnyChoosy = true;
+    }
+
     /** Those of whom it was said last that the job can be given to them. */
     List<Resource> chosen() {
         return chosen;

@@ -157,7 +157,7 @@ public abstract class Resource {
     }
 
     /** Its number in its group, from 0. */
-    final int numberInGroup() {
+    public final int numberInGroup() {
         return number - group.firstNumber();
     }
 

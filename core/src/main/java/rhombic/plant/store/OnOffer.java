@@ -88,7 +88,8 @@ final class OnOffer {
             if (!load.isPart) {
                 rack.aisle(load).slots.setShut(load.lane, true);
             }
-            rack.shelf(load.piece.type).ask(load);
+            rack.shelf(load).ask(load);
+            rack.onAskedToPick(load);
         }
         rack.flow.toAgenda(rack);
     }

@@ -59,7 +59,7 @@ public final class RackNode extends ContentNode implements Room {
     private final List<SideOutfeed> sides = new ArrayList<>();
     /** Loads that waited to be fetched from slots when that was told last. */
     private int waiting;
-    /** Without cranes: one for each type. */
+    /** Without cranes: one for each type, and for each zone that is picked by itself. */
     private final List<Shelf> shelves = new ArrayList<>();
     private final long headwayNanos;
     private final List<ZoneEntry> entries = new ArrayList<>();
@@ -108,8 +108,9 @@ public final class RackNode extends ContentNode implements Room {
             ways.watchNeed(this);
         }
         if (!hasCranes) {
-            for (int type = 0; type < flow.types.count(); type++) {
-                shelves.add(new Shelf(this, type));
+            int zones = picking == null || desk == null ? 1 : picking.zones();
+            for (int i = 0; i < zones * flow.types.count(); i++) {
+                shelves.add(new Shelf(this, i % flow.types.count()));
             }
         }
     }
@@ -335,8 +336,10 @@ public final class RackNode extends ContentNode implements Room {
         }
     }
 
-    Shelf shelf(int type) {
-        return shelves.get(type);
+    /** Where a load is on offer that a customer order asks for. */
+    Shelf shelf(Load load) {
+        int zone = picking == null ? 0 : picking.byZone().zone(load);
+        return shelves.get(zone * flow.types.count() + load.piece.type);
     }
 
     /** Whether what stands behind an outfeed needs one more than those that are on their way there already. */
@@ -404,6 +407,19 @@ public final class RackNode extends ContentNode implements Room {
         return known;
     }
 
+    /** A customer order asks for a load that people pick. */
+    void onAskedToPick(Load load) {
+        if (picking != null) {
+            picking.byZone().onAsked(load);
+        }
+    }
+
+    private void onPicked(Load load) {
+        if (picking != null) {
+            picking.byZone().onGone(load);
+        }
+    }
+
     /** Whether people pick from its slots. */
     boolean isPicked() {
         return picking != null;
@@ -425,6 +441,7 @@ public final class RackNode extends ContentNode implements Room {
     /** What is picked from a load that stays has gone; it counts as having come only now, so that it takes no room. */
     void onPartGone(Load part) {
         loads.remove(part.piece);
+        onPicked(part);
         counts(part.piece);
         noteLess(part.piece);
         onFetched(part, part.lane);
@@ -438,6 +455,7 @@ public final class RackNode extends ContentNode implements Room {
     void onGone(Piece piece) {
         Load load = load(piece);
         loads.remove(piece);
+        onPicked(load);
         aisle(load).count(piece.type, -1);
         if (hasCranes) {
             onOffer.onGone(load);

@@ -8,6 +8,7 @@ import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.plant.piece.PickPlaces;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.store.OrderedLine.CustomerOrder;
 import rhombic.space.Pose;
 import rhombic.study.rack.PickRoute;
 import rhombic.study.rack.Picking;
@@ -22,11 +23,13 @@ final class RackPicking implements PickPlaces {
     private final Picking picking;
     private final TimeSampler line;
     private final TimeSampler piece;
+    private final PickZones zones;
 
     RackPicking(RackNode rack, Picking picking) {
         this.rack = rack;
         layout = rack.layout;
         this.picking = picking;
+        zones = new PickZones(picking, layout.aisles());
         String id = rack.rack.id() + "\u0000picking";
         line = picking.lineTime().onlySampler(rack.flow.stream(id, Purpose.STOP));
         piece = picking.pieceTime().onlySampler(rack.flow.stream(id, Purpose.PICK_UP));
@@ -60,9 +63,54 @@ final class RackPicking implements PickPlaces {
     }
 
     private long order(Piece of) {
+        CustomerOrder picked = zones.order(of);
+        if (picked != null) {
+            return picked.number;
+        }
         OrderedLine asked = rack.load(of).line;
         return asked == null ? NO_ORDER : asked.order.number;
     }
+
+    // ---- zones
+
+    /** Of a rack that is picked zone by zone. */
+    PickZones byZone() {
+        return zones;
+    }
+
+    @Override
+    public int zones() {
+        return zones.count();
+    }
+
+    @Override
+    public boolean mayPick(Piece of, int zone) {
+        return zones.mayPick(rack.load(of), zone);
+    }
+
+    @Override
+    public int nextZone(Piece of, int zone) {
+        return zones.next(of, zone);
+    }
+
+    @Override
+    public Pose handOn(int zone) {
+        return rack.rack.handOn(zone);
+    }
+
+    @Override
+    public void onHandedOn(Piece of, int zone) {
+        zones.onHandedOn(of, zone);
+        rack.flow.toAgenda(rack);
+    }
+
+    @Override
+    public void onComplete(Piece of) {
+        zones.onComplete(of);
+        rack.flow.toAgenda(rack);
+    }
+
+    // ---- times
 
     @Override
     public long stopNanos() {

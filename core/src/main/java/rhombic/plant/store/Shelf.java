@@ -6,7 +6,10 @@ import rhombic.plant.handover.FirstGiver;
 import rhombic.plant.handover.Offer;
 import rhombic.plant.piece.Piece;
 
-/** Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. */
+/**
+ * Of one type, where no crane serves the rack: the load that goes first is on offer in its slot. Where customer orders are picked zone by zone, each zone has
+ * its own.
+ */
 final class Shelf extends FirstGiver {
     private final RackNode rack;
     private final int type;

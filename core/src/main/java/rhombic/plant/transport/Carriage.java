@@ -34,6 +34,8 @@ import rhombic.study.value.TimeSource;
  * stays with its giver until it is fetched. While the link is down nothing sets out, and who is on the way comes through.
  */
 final class Carriage extends Passage {
+    private static final int ANY_ZONE = -1;
+
     final Transports transports;
     /** Where pieces are taken up, and where they are set down. */
     final Pose from;
@@ -57,6 +59,8 @@ final class Carriage extends Passage {
     private final Map<String, HandlingTimes> handling = new HashMap<>();
     /** Where each piece is picked by itself; null: they are taken up where they go out. */
     private final @Nullable PickPlaces picks;
+    /** Set down on the way, where others take them on. */
+    private final List<TransportOrder> handedOn = new ArrayList<>();
     /** Of all pieces that are fetched or carried. */
     private final Map<Trip, TransportOrder> orders = new LinkedHashMap<>();
 
@@ -89,6 +93,9 @@ final class Carriage extends Passage {
         }
         Staffing.Request needed = staff.request(Job.Kind.CARRY, List.of(travel.need().withSkills(called)));
         request = new Job.Request(Job.Kind.CARRY, from, needed.demands(), needed.priority(), false);
+        if (picks != null && picks.zones() > 1) {
+            staff.allocation().lookAtEach();
+        }
         able = Math.max(1, staff.allocation().countSkilled(needed.demands().getFirst()));
     }
 
@@ -209,7 +216,7 @@ final class Carriage extends Passage {
                 return entry.piece();
             }
         }
-        return null;
+        return handedOn.isEmpty() ? null : handedOn.getFirst().trip.piece();
     }
 
     /** How many pieces wait at the giver, as far as is known. */
@@ -227,13 +234,14 @@ final class Carriage extends Passage {
 
     /** Whether a piece could be fetched now if somebody came. */
     boolean canBeServed() {
-        return hasOne(piece -> true);
+        return hasHandedOn(ANY_ZONE) || hasOne(piece -> picks == null || picks.mayPick(piece, ANY_ZONE));
     }
 
     /** Whether one could be fetched by somebody who has nothing else on it. */
     boolean canBeServedBy(Resource resource) {
-        return isFetchedBy(resource)
-                && hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms() && resource.freeSlot(piece, new BitSet()) >= 0);
+        int zone = picks == null ? 0 : picks.zoneOf(resource.numberInGroup());
+        return isFetchedBy(resource) && (hasHandedOn(zone) || hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms()
+                && resource.freeSlot(piece, new BitSet()) >= 0 && (picks == null || picks.mayPick(piece, zone))));
     }
 
     /** Whether it fetches from here at all. */
@@ -275,11 +283,12 @@ final class Carriage extends Passage {
                 one = entry.offer;
             }
         }
+        int taken = (int) handedOn.stream().mapToInt(order -> order.zone).distinct().count();
         if (one == null) {
-            return fullLoad == null ? 0 : fullLoad.tours(0);
+            return Math.min(able, taken + (fullLoad == null ? 0 : fullLoad.tours(0)));
         }
         int pieces = Math.max(1, Math.min(Math.max(offers, one.backlog()), taker().roomFor(one.piece())));
-        return Math.min(able, fullLoad == null ? Math.ceilDiv(pieces, max) : fullLoad.tours(pieces));
+        return Math.min(able, taken + (fullLoad == null ? Math.ceilDiv(pieces, max) : fullLoad.tours(pieces)));
     }
 
     /** All that can be taken in this instant has been taken: whoever is asked for beyond what waits is asked for no more. */
@@ -361,16 +370,18 @@ final class Carriage extends Passage {
     }
 
     /** How long the piece takes to be taken up here, or to be set down where the link leads. */
-    long handlingNanos(Resource carrier, Piece piece, boolean takesUp) {
+    long handlingNanos(Resource carrier, TransportOrder order, boolean takesUp) {
+        Piece piece = order.trip.piece();
         HandlingTimes times = handlingOf(carrier.handling(piece));
         long own = times == null ? 0 : (takesUp ? times.takingUp : times.settingDown).nanos(piece);
-        return own + (takesUp ? carrier.preparesFor(piece) : 0) + (takesUp && picks != null ? picks.pieceNanos(piece) : 0);
+        return own + (takesUp ? carrier.preparesFor(piece) : 0)
+                + (takesUp && picks != null && !order.wasHandedOn() ? picks.pieceNanos(piece) : 0);
     }
 
     /** How long it takes at a stop before the first piece is handled. */
-    long stopNanos(Resource carrier, boolean takesUp) {
+    long stopNanos(Resource carrier, TransportOrder order, boolean takesUp) {
         HandlingTimes times = handlingOf(carrier.handling());
-        return (times == null ? 0 : times.stop.nextNanos()) + (takesUp && picks != null ? picks.stopNanos() : 0);
+        return (times == null ? 0 : times.stop.nextNanos()) + (takesUp && picks != null && !order.wasHandedOn() ? picks.stopNanos() : 0);
     }
 
     private @Nullable HandlingTimes handlingOf(Resource.@Nullable Handling needed) {
@@ -387,12 +398,53 @@ final class Carriage extends Passage {
 
     /** The piece is in somebody's hands from now on, above so many others. */
     void onTakenUp(TransportOrder order, int person, int below) {
+        boolean wasHandedOn = order.wasHandedOn();
         order.become(TransportOrder.State.CARRY, flow.now());
-        order.offer.hand(order.trip.claim());
-        order.trip.begin();
-        if (flow.trace != null) {
-            flow.trace.carried(flow.now(), order.trip.piece().body, taker().node().index, index, person, below);
+        if (!wasHandedOn) {
+            order.offer.hand(order.trip.claim());
+            order.trip.begin();
         }
+        if (flow.trace != null) {
+            flow.trace.carried(flow.now(), order.trip.piece().body, taker().node().index, index, person, below, !wasHandedOn);
+        }
+    }
+
+    // ---- from zone to zone
+
+    /** The piece stands where it is handed on to a zone. */
+    void handOn(TransportOrder order, int zone) {
+        order.become(TransportOrder.State.HANDED_ON, flow.now());
+        order.zone = zone;
+        handedOn.add(order);
+        if (flow.trace != null) {
+            flow.trace.stands(flow.now(), order.trip.piece().body, taker().node().index, zone);
+        }
+        call();
+        allocation().noteChange();
+    }
+
+    private boolean hasHandedOn(int zone) {
+        return !isDown() && handedOn.stream().anyMatch(order -> zone < 0 || order.zone == zone);
+    }
+
+    /** The tour takes on what was handed on to its zone, as far as it has room, of orders that may go together. */
+    void takenOn(PickTour tour, int zone) {
+        for (TransportOrder order : List.copyOf(handedOn)) {
+            Piece piece = order.trip.piece();
+            if (order.zone == zone && tour.isRoomFor(this, piece)) {
+                handedOn.remove(order);
+                tour.takeOn(order);
+            }
+        }
+    }
+
+    /** Nobody takes it on after all. */
+    private void waitsAgain(TransportOrder order) {
+        handedOn.add(order);
+        flow.atEndOfInstant(() -> {
+            call();
+            allocation().noteChange();
+        });
     }
 
     /** What was brought is handed over, or waits for room. */
@@ -405,6 +457,10 @@ final class Carriage extends Passage {
 
     /** The piece is not fetched after all: it is on offer again, and its spot is free. */
     void withdraw(TransportOrder order) {
+        if (order.wasHandedOn()) {
+            waitsAgain(order);
+            return;
+        }
         order.become(TransportOrder.State.WITHDRAWN, flow.now());
         orders.remove(order.trip);
         order.trip.release();

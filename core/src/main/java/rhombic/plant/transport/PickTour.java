@@ -1,18 +1,27 @@
 package rhombic.plant.transport;
 
+import java.util.ArrayList;
 import java.util.List;
 import rhombic.plant.piece.PickPlaces;
 import rhombic.plant.piece.PickPlaces.PickStop;
 import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Job;
+import rhombic.space.Pose;
 
-/** Pieces of one link that are picked where each lies, on a way through what holds them; then all are brought where the link leads. */
+/**
+ * Pieces of one link that are picked where each lies, on a way through what holds them; then all are brought where the link leads. In a zone it takes on first
+ * what was picked before, and hands on what other zones have to add to.
+ */
 final class PickTour extends CalledTour {
     private final PickPlaces places;
     /** Known once all that it takes has been taken. */
     private List<PickStop> way = List.of();
     private int at;
     private boolean isPlanned;
+    /** Of who makes it. */
+    private int zone;
+    /** Where it goes when all is picked: the zone to which pieces are handed on, or the end if negative. */
+    private int goesTo;
 
     PickTour(Carriage link, Job.Request request, PickPlaces places) {
         super(link, request);
@@ -31,7 +40,12 @@ final class PickTour extends CalledTour {
 
     @Override
     boolean hasRoomFor(Carriage carriage, Piece piece) {
-        return !isPlanned && super.hasRoomFor(carriage, piece) && places.canJoin(piece, pieces());
+        return !isPlanned && places.mayPick(piece, zone) && isRoomFor(carriage, piece);
+    }
+
+    /** Whether there is room for it beside the rest. */
+    boolean isRoomFor(Carriage carriage, Piece piece) {
+        return super.hasRoomFor(carriage, piece) && places.canJoin(piece, pieces());
     }
 
     private List<Piece> pieces() {
@@ -45,6 +59,8 @@ final class PickTour extends CalledTour {
         isPlanned = false;
         way = List.of();
         at = 0;
+        zone = places.zoneOf(carrier().numberInGroup());
+        link().takenOn(this, zone);
         super.onGiven(given);
     }
 
@@ -58,7 +74,7 @@ final class PickTour extends CalledTour {
             return;
         }
         isPlanned = true;
-        way = places.way(pieces(), carrier().pose());
+        way = way();
         if (job.state() == Job.State.BEGUN) {
             go();
         } else {
@@ -66,9 +82,38 @@ final class PickTour extends CalledTour {
         }
     }
 
+    /** First to what was handed on, then through the rack. */
+    private List<PickStop> way() {
+        List<Piece> takenOn = orders().stream().filter(TransportOrder::wasHandedOn).map(order -> order.trip.piece()).toList();
+        List<Piece> picked = orders().stream().filter(order -> !order.wasHandedOn()).map(order -> order.trip.piece()).toList();
+        List<PickStop> all = new ArrayList<>();
+        if (!takenOn.isEmpty()) {
+            all.add(new PickStop(places.handOn(zone), takenOn));
+        }
+        if (!picked.isEmpty()) {
+            all.addAll(places.way(picked, takenOn.isEmpty() ? carrier().pose() : places.handOn(zone)));
+        }
+        return all;
+    }
+
     private void go() {
         isThere = false;
-        allocation().goOn(job, at < way.size() ? way.get(at).location() : link().to, isLoaded());
+        allocation().goOn(job, at < way.size() ? way.get(at).location() : setDownPlace(), isLoaded());
+    }
+
+    /** Where it goes when nothing more is to be picked: what is handed on comes first, the nearest zone before the next. */
+    private Pose setDownPlace() {
+        goesTo = Integer.MAX_VALUE;
+        for (TransportOrder order : orders()) {
+            order.zone = places.nextZone(order.trip.piece(), zone);
+            goesTo = order.zone >= 0 ? Math.min(goesTo, order.zone) : goesTo;
+        }
+        if (goesTo < Integer.MAX_VALUE) {
+            return places.handOn(goesTo);
+        }
+        goesTo = -1;
+        orders().forEach(order -> places.onComplete(order.trip.piece()));
+        return link().to;
     }
 
     @Override
@@ -78,7 +123,7 @@ final class PickTour extends CalledTour {
         }
         arrive();
         if (at >= way.size()) {
-            setDown(link());
+            orders().stream().filter(order -> order.isInHand() && order.zone == goesTo).toList().forEach(order -> handle(order, false));
         } else if (here().isEmpty()) {
             goFarther();
         } else {
@@ -103,7 +148,8 @@ final class PickTour extends CalledTour {
             }
             return;
         }
-        here().stream().filter(order -> !isBeingHandled(order) && !order.offer.isOutletHeld()).forEach(order -> handle(order, true));
+        here().stream().filter(order -> !isBeingHandled(order) && (order.wasHandedOn() || !order.offer.isOutletHeld()))
+                .forEach(order -> handle(order, true));
         flow.atEndOfInstant(this::goOn);
     }
 
@@ -134,6 +180,22 @@ final class PickTour extends CalledTour {
             go();
         } else {
             end();
+        }
+    }
+
+    @Override
+    void onSetDown(TransportOrder order) {
+        if (goesTo < 0) {
+            super.onSetDown(order);
+            return;
+        }
+        release(order);
+        places.onHandedOn(order.trip.piece(), goesTo);
+        link().handOn(order, goesTo);
+        if (orders().isEmpty()) {
+            end();
+        } else if (orders().stream().noneMatch(other -> other.zone == goesTo)) {
+            go();
         }
     }
 

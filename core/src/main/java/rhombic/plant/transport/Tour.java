@@ -43,10 +43,10 @@ abstract class Tour implements Job.Owner {
                 queue.add(added);
                 return;
             }
-            long nanos = added.carriage.handlingNanos(carrier(), added.trip.piece(), isTakenUp);
+            long nanos = added.carriage.handlingNanos(carrier(), added, isTakenUp);
             if (isFirstHere) {
                 isFirstHere = false;
-                nanos += added.carriage.stopNanos(carrier(), isTakenUp);
+                nanos += added.carriage.stopNanos(carrier(), added, isTakenUp);
             }
             if (nanos == 0) {
                 finish(added, isTakenUp);
@@ -54,7 +54,7 @@ abstract class Tour implements Job.Owner {
             }
             order = added;
             takesUp = isTakenUp;
-            if (isTakenUp && !added.offer.isBound()) {
+            if (isTakenUp && !added.wasHandedOn() && !added.offer.isBound()) {
                 added.offer.bind();
             }
             allocation.showHandling(job, isTakenUp, !isTakenUp);
@@ -88,7 +88,7 @@ abstract class Tour implements Job.Owner {
                 done.carriage.onTakenUp(done, carrier().number,
                         carrier().hasSlots() ? done.slot : (int) orders.stream().filter(TransportOrder::isInHand).count());
             } else {
-                done.carriage.deliver(done);
+                onSetDown(done);
             }
         }
 
@@ -206,6 +206,23 @@ abstract class Tour implements Job.Owner {
         }
         here.taker().toAgenda(); // more may wait here that can be taken now
         flow.atEndOfInstant(this::goOn);
+    }
+
+    /** It is set down: handed over where its link leads, or it waits for room there. */
+    void onSetDown(TransportOrder order) {
+        order.carriage.deliver(order);
+    }
+
+    /** It takes a piece on that another has set down on the way. */
+    final void takeOn(TransportOrder order) {
+        order.tour = this;
+        order.slot = carrier().freeSlot(order.trip.piece(), taken());
+        orders.add(order);
+    }
+
+    /** A piece has been set down on the way, for another. */
+    final void release(TransportOrder order) {
+        orders.remove(order);
     }
 
     /** It has come to a stop. */

@@ -15,6 +15,8 @@ final class TransportOrder {
         APPROACH,
         /** The piece is carried. */
         CARRY,
+        /** It has been set down on the way, where another takes it on. */
+        HANDED_ON,
         /** It has been brought, and there is no room for it yet. */
         WAITING_LOADED,
         /** It has been taken over. */
@@ -26,12 +28,14 @@ final class TransportOrder {
     private static final State[] STATES = State.values();
 
     final Carriage carriage;
-    final Tour tour;
+    Tour tour;
     final Offer offer;
     final Passage.Trip trip;
     /** Its place on who carries it, among those that it has room for. */
     int slot;
     double kilograms;
+    /** The zone to which it is, or was, handed on; negative: it goes to the end. */
+    int zone = -1;
     private final long assignedNanos;
     private final long[] timeIn = new long[STATES.length];
     private State state = State.APPROACH;
@@ -54,12 +58,18 @@ final class TransportOrder {
         return state == State.CARRY || state == State.WAITING_LOADED;
     }
 
+    /** Whether it waits where it was set down on the way. */
+    boolean wasHandedOn() {
+        return state == State.HANDED_ON;
+    }
+
     /** @throws IllegalStateException if an order that stands like this can't become that */
     void become(State next, long now) {
         boolean may = switch (next) {
             case APPROACH -> false;
-            case CARRY, WITHDRAWN -> state == State.APPROACH;
-            case WAITING_LOADED -> state == State.CARRY;
+            case CARRY -> state == State.APPROACH || state == State.HANDED_ON;
+            case WITHDRAWN -> state == State.APPROACH;
+            case HANDED_ON, WAITING_LOADED -> state == State.CARRY;
             case DONE -> isInHand();
         };
         if (!may) {

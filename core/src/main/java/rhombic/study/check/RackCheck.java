@@ -24,6 +24,7 @@ import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderLine;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.Picking;
 import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackStock;
@@ -202,7 +203,30 @@ final class RackCheck {
         } else if (carried.isEmpty()) {
             warn(Problem.Kind.CREW, rack.name(), "It is picked from, but nobody is said to carry from it, so pieces go out by themselves",
                     "Say on the link from it who carries", null);
-        } else if (!study.all(Aisle.class).isEmpty()) {
+        } else {
+            zones(rack, pickers);
+            aisles(rack, pickers);
+        }
+    }
+
+    /** Each zone has somebody. */
+    private void zones(Rack rack, List<ResourceGroup> pickers) {
+        Picking picking = rack.picking().orElseThrow();
+        int zones = picking.zones(rack.layout().aisles());
+        int people = pickers.stream().mapToInt(ResourceGroup::count).max().orElse(0);
+        if (people > 0 && people < zones) {
+            int larger = Math.ceilDiv(rack.layout().aisles(), people);
+            warn(Problem.Kind.CREW, rack.name(),
+                    "It has " + zones + " zones, each with people of its own, but only " + people + (people == 1 ? " picks" : " pick")
+                            + ", so nobody picks in the last",
+                    "Let more people pick, or make the zones larger",
+                    Problem.Fix.of("Zones of " + larger + " aisles", rack,
+                            e -> ((Rack) e).withPicking(Optional.of(picking.withAislesPerZone(larger)))));
+        }
+    }
+
+    private void aisles(Rack rack, List<ResourceGroup> pickers) {
+        if (!study.all(Aisle.class).isEmpty()) {
             pickers.stream().filter(group -> group.travel().isOnAisles()).findFirst()
                     .ifPresent(group -> problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, group.name(),
                             "Who picks from " + rack.name()

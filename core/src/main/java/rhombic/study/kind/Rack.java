@@ -24,6 +24,7 @@ import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.Fetching;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.PickRoute;
 import rhombic.study.rack.Picking;
 import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackForm;
@@ -338,6 +339,13 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     public int pointAt(boolean isIn, String port) {
         return IntStream.rangeClosed(1, isIn ? moreInfeeds.size() : moreOutfeeds.size()).filter(i -> portOf(isIn, i).equals(port))
                 .findFirst().orElse(0);
+    }
+
+    /** Where what has been picked so far is handed on to those who pick in a zone: before its first aisle. */
+    public Pose handOn(int zone) {
+        int aisle = zone * picking.map(Picking::aislesPerZone).orElse(0);
+        Pose middle = placement().pose();
+        return middle.of(Pose.at(-PickRoute.CROSS_METRES - layout.lengthMetres() / 2, layout.aisleMetres(aisle), -middle.z(), 0));
     }
 
     /** All outfeeds of an aisle, the usual one first. */

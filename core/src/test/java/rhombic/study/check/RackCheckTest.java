@@ -19,6 +19,7 @@ import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
+import rhombic.study.kind.Crew;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
@@ -149,6 +150,12 @@ class RackCheckTest {
                 rack(r -> r.withPicking(Optional.of(Picking.USUAL))));
         Study byHand = rack(r -> r.withPicking(Optional.of(Picking.USUAL))).without(Set.of("Cranes"));
         told("It is picked from, but nobody is said to carry from it, so pieces go out by themselves", byHand);
+        Study zoned = rack(r -> r.withLayout(l -> l.withAisles(5)).withPicking(Optional.of(Picking.USUAL.withAislesPerZone(1))))
+                .without(Set.of("Cranes")).with(((Crew) Crew.KIND.blank(Basics.of("Pickers", Placement.at(0, 40)))).withPeople(2));
+        mended("It has 5 zones, each with people of its own, but only 2 pick, so nobody picks in the last",
+                zoned.withLinks(zoned.links().stream().map(link -> link.from().equals("Rack")
+                        ? link.withTravel(new Travel.Carried(Need.of("Pickers"), 1))
+                        : link).toList()));
     }
 
     @Test

@@ -128,11 +128,15 @@ class RackSentencesTest {
         assertEquals("slot.level * 2", rack(edited(bySlot, "Store", "slot formula", "slot.level * 2")).storing().slotFormula());
         Study picked = edited(study, "Store", "add picking", "");
         assertTrue(says(picked, "Store",
-                "Whoever fetches picks from its slots, going through each aisle, 1 order in a tour. Each place takes 8 s, "
-                        + "and each piece 3 s more"));
+                "Whoever fetches picks from its slots, going through each aisle, 1 order in a tour, each in all aisles. Each place takes "
+                        + "8 s, and each piece 3 s more"));
         assertEquals(PickSequence.RETURN,
                 rack(edited(picked, "Store", "pick sequence", "into each aisle and back")).picking().orElseThrow().sequence());
         assertEquals(0, rack(edited(picked, "Store", "orders per tour", "")).picking().orElseThrow().ordersPerTour());
+        Study zoned = edited(picked, "Store", "aisles per zone", "2");
+        assertEquals(2, rack(zoned).picking().orElseThrow().aislesPerZone());
+        assertTrue(says(zoned, "Store", "in zones of 2 aisles, handed on"));
+        assertEquals(0, rack(edited(zoned, "Store", "aisles per zone", "")).picking().orElseThrow().aislesPerZone());
         assertEquals(Optional.empty(), rack(edited(picked, "Store", "take out picking", "")).picking());
         Study formula = edited(study, "Store", "fetch rule", "by a formula");
         assertEquals("piece.age", rack(formula).fetching().formula());
