@@ -229,7 +229,12 @@ class PickingTest {
                 .withPicking(((Rack) e).picking().map(picking -> picking.withAislesPerZone(1 + (int) (seed % 3)))));
         Rack rack = (Rack) zoned.find("Rack").orElseThrow();
         int zones = rack.picking().orElseThrow().zones(rack.layout().aisles());
-        Study study = zoned.changed("Pickers", e -> ((Crew) e).withPeople(zones + (int) (seed % 2)));
+        Study peopled = zoned.changed("Pickers", e -> ((Crew) e).withPeople(zones + (int) (seed % 2)));
+        FailureMode mode = FailureMode.of("lift", new UpTime.After(time("exponential(7 min)"), UpTime.Clock.CALENDAR),
+                time("exponential(2 min)"));
+        Study study = seed % 4 == 0
+                ? peopled.withLinks(peopled.links().stream().map(link -> link.withFailures(List.of(mode))).toList())
+                : peopled;
         RunFigures run = Runs.sound(study, seed);
         long asked = rack.orders().orElseThrow().list().stream().mapToInt(ListedOrder::pieces).sum();
         assertEquals(asked - run.racks().getFirst().missingPieces(), run.out(), "seed " + seed);

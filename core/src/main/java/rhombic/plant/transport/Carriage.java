@@ -423,6 +423,14 @@ final class Carriage extends Passage {
         allocation().noteChange();
     }
 
+    @Override
+    protected void onUp() {
+        if (!handedOn.isEmpty()) {
+            call();
+            allocation().noteChange();
+        }
+    }
+
     private boolean hasHandedOn(int zone) {
         return !isDown() && handedOn.stream().anyMatch(order -> zone < 0 || order.zone == zone);
     }
