@@ -60,7 +60,7 @@ import rhombic.validation.Lines;
 
 /** Racks with a crane: cycle times as theory has them, and cases worked out by hand. */
 class RacksTest {
-    private static Quantity metres(String text) {
+    static Quantity metres(String text) {
         return Quantity.parse(text, Dimension.LENGTH);
     }
 
@@ -73,7 +73,7 @@ class RacksTest {
                 .withOutfeed(Rack.KIND.blank(Basics.of("R", Placement.at(0, 0))).outfeed().withOffset(0).withHeight(0));
     }
 
-    private static StackerCrane crane(UnaryOperator<CraneCycles> cycles) {
+    static StackerCrane crane(UnaryOperator<CraneCycles> cycles) {
         return StackerCrane.KIND.blank(Basics.of("Crane", Placement.at(5, 20))).withRack("Rack")
                 .withDriving(d -> d.withTravel(axis -> axis.with(Quantity.parse("2 m/s", Dimension.SPEED)))
                         .withLift(axis -> axis.with(Quantity.parse("0.5 m/s", Dimension.SPEED)))
@@ -86,7 +86,7 @@ class RacksTest {
         return Quantity.parse(value + " m/s²", Dimension.ACCELERATION);
     }
 
-    private static double seconds(RunFigures run, double hours, PersonState... states) {
+    static double seconds(RunFigures run, double hours, PersonState... states) {
         PersonFigures crane = run.crews().getFirst().people().getFirst();
         double sum = 0;
         for (PersonState state : states) {
@@ -203,7 +203,7 @@ class RacksTest {
 
     // ---- by hand
 
-    private static Rack deep(ListedOrder... orders) {
+    static Rack deep(ListedOrder... orders) {
         return Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
                 .withLayout(l -> l.withRows(RackRows.ONE_SIDE).withBays(1).withBayPitch(metres("2 m"))
                         .withLevels(LevelHeights.of(2, metres("1 m"))).withFirstLevel(metres("0.5 m")).withDepth(2))
@@ -212,7 +212,7 @@ class RacksTest {
                 .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(orders), Optional.of(Quantity.seconds(30)))));
     }
 
-    private static StackerCrane forks() {
+    static StackerCrane forks() {
         return crane(c -> c.withForkTime(time("4 s")).withDeepTime(time("2 s")));
     }
 

@@ -270,6 +270,9 @@ final class Crane extends Worker {
             step.resume();
             wakeSoon();
         }
+        if (phase != Phase.IDLE) {
+            showDoing();
+        }
         there.work.onDown(nowDown);
     }
 
