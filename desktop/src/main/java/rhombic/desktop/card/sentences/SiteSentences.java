@@ -30,6 +30,7 @@ import rhombic.study.site.Fence;
 import rhombic.study.site.Structure;
 import rhombic.study.site.Wall;
 import rhombic.study.value.Names;
+import rhombic.study.way.PortStop;
 
 /** What the cards of walls, fences, columns and aisles say. */
 final class SiteSentences {
@@ -182,8 +183,17 @@ final class SiteSentences {
                     new Words(" are on a stretch of it at a time.")));
         }
         all.add(new Sentence(new Words(users.isEmpty() ? "Nobody uses it yet. " : "It is used by " + users + ". "),
-                act("parallel", "+ one beside it", s -> beside(s, aisle))));
+                act("parallel", "+ one beside it", s -> beside(s, aisle)), new Words(stops(study, aisle))));
         return all;
+    }
+
+    /** How many ports are reached from it. */
+    private static String stops(Study study, Aisle aisle) {
+        long count = PortStop.of(study, element -> element.name().equals(aisle.name())).stream()
+                .filter(stop -> stop.aisle().name().equals(aisle.name())).count();
+        return count == 0
+                ? ""
+                : count == 1 ? " One stop lies on it: it can be dragged." : " " + count + " stops lie on it: they can be dragged.";
     }
 
     private static Optional<Quantity> limit(String text, Dimension dimension) {

@@ -2,6 +2,7 @@ package rhombic.desktop.card.sentences;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
@@ -10,8 +11,13 @@ import rhombic.desktop.card.text.Sentence;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
+import rhombic.study.Link;
 import rhombic.study.Study;
+import rhombic.study.Travel;
+import rhombic.study.duty.Need;
+import rhombic.study.duty.TravelChoice;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.place.Placement;
@@ -83,5 +89,26 @@ class SiteSentencesTest {
         assertEquals("It is used by Porters. + one beside it", text(crewed, "A").get(2));
         Study around = edited(crewed, "Porters", "travel", "around what stands there");
         assertEquals("Nobody uses it yet. + one beside it", text(around, "A").get(2));
+    }
+
+    @Test
+    void anAisleSaysThatStopsLieOnItAndEquipmentWhereItIsReached() {
+        Study carried = study.with(
+                List.of(Buffer.KIND.blank(Basics.of("Store", Placement.at(4, 5))),
+                        Buffer.KIND.blank(Basics.of("Next", Placement.at(14, 5))),
+                        Crew.usual(Basics.of("Porters", Placement.at(0, 14)))
+                                .withRules(rules -> rules.withTravel(TravelChoice.ON_AISLES))),
+                List.of(new Link("Store", "Next").withTravel(new Travel.Carried(Need.of("Porters"), 1))));
+        assertTrue(text(carried, "A").contains("It is used by Porters. + one beside it 2 stops lie on it: they can be dragged."),
+                text(carried, "A").toString());
+        assertTrue(text(carried, "Store").contains("Whoever carries along aisles reaches its \u201cout\u201d from the nearest place on A."),
+                text(carried, "Store").toString());
+        Study moved = edited(carried, "Store", "stop out", "6 m 4 m");
+        assertTrue(
+                text(moved, "Store")
+                        .contains("Whoever carries along aisles reaches its \u201cout\u201d from a stop nearest to 6 m 4 m on A."),
+                text(moved, "Store").toString());
+        assertEquals(carried, edited(moved, "Store", "stop out", " "));
+        assertThrows(IllegalArgumentException.class, () -> edited(carried, "Store", "stop out", "6 m"));
     }
 }
