@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -24,6 +25,8 @@ import rhombic.quantity.Quantity;
 import rhombic.space.Pose;
 import rhombic.study.Layout;
 import rhombic.study.Link;
+import rhombic.study.Rule;
+import rhombic.study.RuleText;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.Need;
@@ -37,15 +40,19 @@ import rhombic.study.kind.StackerCrane;
 import rhombic.study.place.Placement;
 import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.CraneCycles;
+import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderPlan;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
+import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.TransferPoint;
+import rhombic.study.value.Attribute;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.TimeSource;
+import rhombic.study.value.Value;
 import rhombic.trace.Moment;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
@@ -250,5 +257,72 @@ class StoreDetailsTest {
         RunFigures run = Runs.sound(study, 0);
         assertEquals(2, run.out());
         assertEquals(2, run.racks().getFirst().orders());
+    }
+
+    /**
+     * The first lies in the bay farthest from the outfeed, which is behind, the second in the nearest, the third in the middle, two levels higher: one is asked for.
+     */
+    @ParameterizedTest
+    @CsvSource({"OLDEST, 0", "NEWEST, 2", "NEAREST, 1", "BY_FORMULA, 2"})
+    void whatIsFetchedIsAMatterOfTheRule(FetchChoice rule, int body) {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withLayout(l -> l.withRows(RackRows.ONE_SIDE).withBays(9).withBayPitch(metres("1 m"))
+                        .withLevels(LevelHeights.of(3, metres("1 m"))))
+                .withOutfeed(new TransferPoint(TransferPoint.End.REAR, 0.5, 1, 1))
+                .withStoring(s -> s.withSlotRule(SlotChoice.BY_FORMULA).withSlotFormula(
+                        "abs(slot.bay - (clock.seconds < 15 ? 1 : (clock.seconds < 25 ? 9 : 5))) + abs(slot.level - (clock.seconds < 25 ? 1 : 3))"))
+                .withFetching(f -> f.withRule(rule).withFormula("-clock.seconds"))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(order("One", 1000, 1)), Optional.empty())));
+        Study study = new Lines().chain(Lines.timetable("In", "10 s Piece", "20 s Piece", "30 s Piece"), rack, goodsOut("Out")).study(1, 0,
+                1);
+        Trace trace = Runs.traceOf(study);
+        Moment stored = trace.at(900_000_000_000L);
+        assertEquals(List.of(0, 8, 4), List.of(bay(rack, stored, 0), bay(rack, stored, 1), bay(rack, stored, 2)));
+        assertEquals(2, rack.layout().level(stored.placeOf(2) / rack.layout().laneCapacity()));
+        Moment gone = trace.at(1_100_000_000_000L);
+        List<Integer> left = gone.at(1).stream().map(status -> status.body()).sorted().toList();
+        assertEquals(IntStream.range(0, 3).filter(one -> one != body).boxed().toList(), left);
+    }
+
+    private static int bay(Rack rack, Moment moment, int body) {
+        return rack.layout().bay(moment.placeOf(body) / rack.layout().laneCapacity());
+    }
+
+    /** A bay carries one of 400 kg, and a level of 1 m takes nothing that is 1.5 m high: the rest waits outside. */
+    @Test
+    void whatIsTooHeavyOrTooHighWaitsOutside() {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0))).withLayout(l -> l.withRows(RackRows.ONE_SIDE).withBays(2)
+                .withLevels(LevelHeights.of(3, metres("1 m"))).withMaxBayWeight(Optional.of(Quantity.parse("500 kg", Dimension.MASS))));
+        PieceType heavy = PieceType.usual("Piece").withWeight(Quantity.parse("400 kg", Dimension.MASS));
+        Study study = new Lines().types(heavy).chain(Lines.onDemand("In"), rack).study(1, 0, 1);
+        assertEquals(2, Runs.of(study).racks().getFirst().stored(), "one in each bay");
+        Study light = study.withPieceTypes(List.of(heavy.withWeight(Quantity.parse("250 kg", Dimension.MASS))));
+        assertEquals(4, Runs.of(light).racks().getFirst().stored());
+        Study high = study.withPieceTypes(List.of(PieceType.usual("Piece").sized(metres("0.6 m"), metres("0.4 m"), metres("1.5 m"))));
+        assertEquals(0, Runs.of(high).racks().getFirst().stored());
+        Study one = study.changed("Rack", e -> ((Rack) e).withLayout(l -> l.withMaxBayWeight(Optional.empty())
+                .withMaxWeight(Optional.of(Quantity.parse("399 kg", Dimension.MASS)))));
+        assertEquals(0, Runs.of(one).racks().getFirst().stored(), "each slot carries 399 kg");
+    }
+
+    /** Two slots, two deep: one place stays free, so that what stands deepest can be dug out; two more wait at the infeed. */
+    @Test
+    void aPlaceStaysFreeForWhatIsDugOut() {
+        Rack rack = deep(order("One", 3500, 1));
+        Study study = new Lines().chain(Lines.onDemand("In"), rack, goodsOut("Out")).chain(forks()).study(0.5, 0, 1);
+        assertEquals(3, Runs.of(study).racks().getFirst().stored());
+        assertEquals(3, Runs.at(Runs.of(study), "Rack").contentNow(), "none comes to the infeed for which there is no slot");
+    }
+
+    /** Rules hear what enters a rack, and what lies there at the start. */
+    @Test
+    void rulesHearOfWhatEnters() {
+        Rack rack = deep(order("One", 3500, 1)).withStock(List.of(new RackStock("Piece", 1)));
+        PieceType type = PieceType.usual("Piece").withAttributes(List.of(new Attribute("seen", new Value.YesNo(false))));
+        Trace trace = Runs.traceOf(new Lines().types(type).chain(Lines.timetable("In", "10 s Piece"), rack, goodsOut("Out")).chain(forks())
+                .rules(new Rule("Mark", RuleText.when("a piece enters Rack"), "", List.of(RuleText.action("set seen to true"))))
+                .study(0.5, 0, 1));
+        assertEquals("yes", Runs.settings(trace, 0, 1_000_000_000_000L).get("seen"));
+        assertEquals("yes", Runs.settings(trace, 1, 1_000_000_000_000L).get("seen"));
     }
 }

@@ -190,12 +190,6 @@ final class Slots {
         return NONE;
     }
 
-    /** How many loads stand before one in its lane. */
-    int before(Load load) {
-        int number = number(load);
-        return layout.form().isFirstInFirstOut() ? number : filled[load.lane] - 1 - number;
-    }
-
     /** That of a lane which came as the so-manieth, from 0. */
     Load at(int lane, int number) {
         Load there = loads[lane * capacity + number];
@@ -275,11 +269,6 @@ final class Slots {
             rank = rank == OpenLanes.NONE && draws ? zone.next(0) : rank;
         } while (rank != OpenLanes.NONE && rank != start);
         return NONE;
-    }
-
-    /** Whether a load of that height fits anywhere, were all empty. */
-    boolean fits(double highMetres) {
-        return heights[heights.length - 1] >= highMetres;
     }
 
     /** The lane where what stands in the way in another goes, the nearest to it, if possible one from which nothing is to be fetched; {@link #NONE}: none. */

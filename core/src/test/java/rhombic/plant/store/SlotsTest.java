@@ -1,6 +1,10 @@
 package rhombic.plant.store;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertNotNull;
+import static org.junit.jupiter.api.Assertions.assertNull;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -11,9 +15,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rhombic.plant.piece.Piece;
 import rhombic.quantity.Dimension;
@@ -176,6 +182,146 @@ class SlotsTest {
         int second = slots.choose(0, 0, 1, 0, lane -> lane == first ? 1 : 0);
         assertTrue(second != first && second != Slots.NONE);
         assertEquals(Slots.NONE, slots.choose(0, 0, 1, 0, lane -> 1));
+    }
+
+    private static Load put(Slots slots, int lane, int type, int number) {
+        Load load = new Load(new Piece(type), 0, number);
+        load.lane = lane;
+        slots.keep(lane, type);
+        slots.put(load);
+        return load;
+    }
+
+    private static RackLayout oneLane(RackForm form) {
+        return RackLayout.USUAL.withRows(RackRows.ONE_SIDE).withBays(1)
+                .withLevels(LevelHeights.of(1, Quantity.parse("2 m", Dimension.LENGTH)))
+                .withForm(form).withDepth(3);
+    }
+
+    private static Slots slots(RackLayout layout, SlotChoice rule) {
+        return new Slots(layout, Storing.USUAL.withSlotRule(rule), lane -> seconds(layout, lane), KILOGRAMS);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"RACK, 2 1 0, 0 1 2, 3", "FLOW_RACK, 0 1 2, 0 1 2, 3", "PUSH_BACK, 2 1 0, 2 1 0, 0"})
+    void whichCanBeReachedFirstIsAMatterOfTheForm(RackForm form, String order, String places, int next) {
+        Slots slots = slots(oneLane(form), SlotChoice.FIRST_FREE);
+        assertNull(slots.front(0));
+        List<Load> loads = IntStream.range(0, 3).mapToObj(i -> put(slots, 0, 0, i)).toList();
+        assertEquals(places, loads.stream().map(load -> String.valueOf(slots.place(load))).collect(Collectors.joining(" ")));
+        assertEquals(next, slots.nextPlace(0));
+        List<String> taken = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            Load front = slots.front(0);
+            assertNotNull(front);
+            taken.add(String.valueOf(front.number));
+            slots.takeFront(0);
+            assertEquals(2 - i, slots.filled(0));
+            assertEquals(i + 1, slots.free());
+        }
+        assertEquals(order, String.join(" ", taken));
+        assertNull(slots.front(0));
+    }
+
+    /** Somebody comes for what is in front: what is put behind it comes out after it, whatever the form. */
+    @ParameterizedTest
+    @CsvSource({"RACK, 1 2 0", "FLOW_RACK, 0 1 2"})
+    void whatIsPutBehindComesOutAfterwards(RackForm form, String order) {
+        Slots slots = slots(oneLane(form), SlotChoice.FIRST_FREE);
+        put(slots, 0, 0, 0);
+        put(slots, 0, 0, 1);
+        Load behind = new Load(new Piece(0), 0, 2);
+        behind.lane = 0;
+        slots.keep(0, 0);
+        slots.putBehind(behind);
+        List<String> taken = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            Load front = slots.front(0);
+            assertNotNull(front);
+            taken.add(String.valueOf(front.number));
+            slots.takeFront(0);
+        }
+        assertEquals(order, String.join(" ", taken));
+        slots.keep(0, 0);
+        slots.putBehind(behind);
+        assertSame(behind, slots.front(0), "into an empty lane");
+    }
+
+    @Test
+    void nothingIsStoredInALaneThatIsShut() {
+        Slots slots = slots(oneLane(RackForm.RACK), SlotChoice.FIRST_FREE);
+        assertFalse(slots.isShut(0));
+        slots.setShut(0, true);
+        assertTrue(slots.isShut(0));
+        assertEquals(Slots.NONE, slots.choose(0, 0, 1, 0, lane -> 0));
+        assertEquals(Slots.NONE, slots.cheapest(0, 1, lane -> 0, lane -> 0));
+        slots.setShut(0, false);
+        assertEquals(0, slots.choose(0, 0, 1, 0, lane -> 0));
+    }
+
+    @Test
+    void theCheapestLaneIsTheFirstOfThoseThatCostLeastAndCanTakeIt() {
+        RackLayout layout = RackLayout.USUAL.withRows(RackRows.ONE_SIDE).withBays(4).withLevels(LevelHeights.parse("1 x 1 m, 1 x 2 m"))
+                .withMaxBayWeight(Optional.of(Quantity.parse("500 kg", Dimension.MASS)));
+        Slots slots = slots(layout, SlotChoice.FIRST_FREE);
+        double[] cost = {5, 7, 3, 3, 9, 1, 4, 8};
+        for (int type = 0; type < TYPES; type++) {
+            int kind = type;
+            for (double high : new double[] {0.5, 1, 1.5, 2, 2.5}) {
+                for (int claimed = 0; claimed < layout.lanesInAisle(); claimed++) {
+                    int taken = claimed;
+                    double least = IntStream.range(0, layout.lanesInAisle())
+                            .filter(lane -> lane != taken && layout.levels().metres()[layout.level(lane)] >= high)
+                            .mapToDouble(lane -> cost[lane]).min()
+                            .orElse(Double.NaN);
+                    int found = slots.cheapest(kind, high, lane -> cost[lane], lane -> lane == taken ? 1 : 0);
+                    assertEquals(least, found == Slots.NONE ? Double.NaN : cost[found]);
+                }
+            }
+        }
+        assertEquals(5, slots.cheapest(2, 0.5, lane -> cost[lane], lane -> 0));
+        put(slots, 5, 1, 0);
+        assertEquals(3, cost[slots.cheapest(1, 0.5, lane -> cost[lane], lane -> 0)], "the cheapest is full");
+        IntStream.range(0, layout.lanesInAisle()).filter(lane -> lane != 5).forEach(lane -> {
+            if (slots.cheapest(2, 0.5, one -> one == lane ? 0 : 1, one -> 0) == lane) {
+                put(slots, lane, 2, lane);
+            }
+        });
+        assertEquals(Slots.NONE, slots.cheapest(2, 0.5, lane -> cost[lane], lane -> 0), "each bay carries one of 400 kg");
+        assertTrue(slots.cheapest(0, 0.5, lane -> cost[lane], lane -> 0) != Slots.NONE, "and 100 kg more");
+    }
+
+    /** 20 % and 30 % of ten slots; what is left over of them is the last class's. */
+    @Test
+    void classesHaveTheirShareOfTheNearestSlots() {
+        RackLayout layout = RackLayout.USUAL.withRows(RackRows.ONE_SIDE).withBays(10)
+                .withLevels(LevelHeights.of(1, Quantity.parse("2 m", Dimension.LENGTH)));
+        Storing storing = Storing.USUAL.withSlotRule(SlotChoice.BY_CLASS)
+                .withClasses(
+                        List.of(new StorageClass(Quantity.percent(20), List.of("A")), new StorageClass(Quantity.percent(30), List.of())));
+        Slots slots = new Slots(layout, storing, lane -> seconds(layout, lane), KILOGRAMS);
+        assertEquals(List.of(0, 0, 1, 1, 1, 1, 1, 1, 1, 1), IntStream.range(0, 10).mapToObj(slots::classOf).toList());
+        assertEquals(2, slots.places(0));
+        assertEquals(8, slots.places(1));
+        Slots one = slots(layout, SlotChoice.BY_CLASS);
+        assertEquals(10, one.places(0), "without classes all is one");
+    }
+
+    @Test
+    void whatIsAsHighIsCountedByHeightOfLevel() {
+        RackLayout layout = RackLayout.USUAL.withRows(RackRows.ONE_SIDE).withBays(2).withDepth(2)
+                .withLevels(LevelHeights.parse("2 x 1 m, 1 x 2 m"));
+        Slots slots = slots(layout, SlotChoice.FIRST_FREE);
+        int low = layout.lane(0, 0, 0);
+        int high = layout.lane(0, 0, 2);
+        assertEquals(12, slots.freeAsHigh(low));
+        assertEquals(4, slots.freeAsHigh(high));
+        put(slots, high, 0, 0);
+        slots.keep(low, 0);
+        assertEquals(10, slots.freeAsHigh(low));
+        assertEquals(3, slots.freeAsHigh(high));
+        slots.takeFront(high);
+        assertEquals(4, slots.freeAsHigh(high));
     }
 
     /** What stands in the way goes to the nearest lane with room, if possible to one from which nothing is to be fetched. */
