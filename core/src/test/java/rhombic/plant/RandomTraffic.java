@@ -24,6 +24,7 @@ import rhombic.study.area.ChargingArea;
 import rhombic.study.area.ParkingArea;
 import rhombic.study.area.Zone;
 import rhombic.study.check.FloorCheck;
+import rhombic.study.check.Problem;
 import rhombic.study.duty.AtShiftEnd;
 import rhombic.study.duty.FailureMode;
 import rhombic.study.duty.IdlePlace;
@@ -140,16 +141,20 @@ final class RandomTraffic {
         Random random = new Random(seed);
         Study changed = study;
         for (PlantElement element : study.elements()) {
-            for (Port port : element.ports()) {
+            if (element.name().startsWith("From") || element.name().startsWith("To")) {
+                Port port = element.port("", element.name().startsWith("To"));
                 StopPoint stop = new StopPoint(port.name(), random.nextDouble() * 24 - 12, random.nextDouble() * 24 - 12);
-                Study moved = changed.changed(element.name(),
-                        e -> e.with(e.basics().withDuty(e.basics().duty().withStop(port.name(), stop))));
-                changed = FloorCheck.of(moved).stream().anyMatch(problem -> problem.message().contains("between its stop"))
-                        ? changed
-                        : moved;
+                changed = changed.changed(element.name(), e -> e.with(e.basics().withDuty(e.basics().duty().withStop(port.name(), stop))));
             }
         }
+        for (Optional<Problem> told = ofStops(changed); told.isPresent(); told = ofStops(changed)) {
+            changed = told.get().fixes().getFirst().changes().applyTo(changed);
+        }
         return changed;
+    }
+
+    private static Optional<Problem> ofStops(Study study) {
+        return FloorCheck.of(study).stream().filter(problem -> problem.message().contains("between its stop")).findFirst();
     }
 
     /** Its vehicles are tuggers with up to three trailers, which stop on the aisles. */
