@@ -112,7 +112,10 @@ final class RandomStaff {
             }
             duty = duty.withFailures(modes);
         }
-        duty = one(8) ? duty.withStandOffset(new StandPoint(-0.5, 1.5)).withStop("in", new StopPoint("in", -3, 2.5)) : duty;
+        if (one(8)) {
+            duty = duty.withStandOffset(new StandPoint(-0.5, 1.5))
+                    .withStops(element.ports().stream().limit(1).map(port -> new StopPoint(port.name(), -3, 2.5)).toList());
+        }
         PlantElement burdened = element.with(basics.withDuty(duty));
         return burdened instanceof WorkEquipment work && one(2) ? manned(work) : burdened;
     }
