@@ -40,10 +40,14 @@ public final class PieceStory {
                     + study.element(bottom.node()).name() + ".";
         }
         PlantElement element = study.element(status.node());
-        if (status.activity() == PieceStatus.Activity.WAITS && element instanceof Rack rack) {
+        if (status.activity() == PieceStatus.Activity.WAITS && status.link() < 0 && element instanceof Rack rack) {
             return new RackStory(study).ofPiece(status, rack, moment, further(status, moment));
         }
         String since = Clock.elapsed(moment.timeNanos() - status.sinceNanos());
+        if (status.activity() == PieceStatus.Activity.WAITS && status.link() >= 0) {
+            return "Waits for " + since + " before zone " + (status.place() + 1) + " of " + study.element(study.from(status.link())).name()
+                    + " until somebody there takes it on.";
+        }
         return switch (status.activity()) {
             case MOVES -> {
                 String way = study.element(status.fromNode()).name() + " to " + element.name();

@@ -1,6 +1,8 @@
 package rhombic.plant;
 
 import java.util.Map;
+import rhombic.insight.OrderBook;
+import rhombic.insight.PieceStory;
 import rhombic.insight.RackSection;
 import rhombic.measure.RackFigures;
 import rhombic.study.unfold.UnfoldedStudy;
@@ -24,6 +26,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import rhombic.measure.RunFigures;
+import rhombic.quantity.Clock;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.scene.Poses;
@@ -268,6 +271,11 @@ class PickingTest {
         Moment waits = trace.at(Math.round((handedOn + takenOn) / 2 * 1e9));
         int body = waits.firstOnLink(0);
         assertEquals(-1, waits.carrierOf(body));
+        assertEquals(
+                "Waits for " + Clock.elapsed(Math.round((takenOn - handedOn) / 2 * 1e9))
+                        + " before zone 2 of Rack until somebody there takes it on.",
+                new PieceStory(UnfoldedStudy.of(study), trace).doing(waits.onLink(0).getFirst(), waits));
+        assertEquals(OrderBook.State.WAITS, new OrderBook(UnfoldedStudy.of(study)).of(crew, waits).orders().getFirst().state());
         Poses poses = new Poses();
         scene.pose(waits, 0, poses);
         int at = IntStream.range(0, poses.count()).filter(i -> poses.body(i) == body).findFirst().orElseThrow();
