@@ -325,4 +325,39 @@ class StoreDetailsTest {
         assertEquals("yes", Runs.settings(trace, 0, 1_000_000_000_000L).get("seen"));
         assertEquals("yes", Runs.settings(trace, 1, 1_000_000_000_000L).get("seen"));
     }
+
+    private static void comesTo(Trace trace, int body, int place, double seconds) {
+        assertTrue(trace.at(Math.round((seconds - 0.01) * 1e9)).placeOf(body) != place,
+                () -> body + " is not there before " + seconds + " s");
+        assertEquals(place, trace.at(Math.round((seconds + 0.01) * 1e9)).placeOf(body), () -> body + " is there from " + seconds + " s on");
+    }
+
+    /**
+     * Two forks, half a metre before and behind the middle of the crane, which is before the infeed at -1 m. Two loads come at once: the fork in front is before the
+     * infeed after 0.5 m, both are taken in 4 s, it is before the first slot 1.5 m farther, and sets down when half of 4 s have passed; the one behind is before
+     * the second slot after 2 m more. The third load is alone: the fork behind is before the infeed after 2.5 m, and before its slot after 3.5 m.
+     */
+    @Test
+    void eachForkStandsBeforeItsSlot() {
+        Rack rack = along(one -> one).withStock(List.of())
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(order("One", 1700, 1)),
+                        Optional.empty())));
+        Study study = new Lines().chain(Lines.timetable("In", "10 s 2 Piece", "15 s Piece"), rack, goodsOut("Out"))
+                .chain(crane(c -> c.withForkTime(time("4 s")).withLoads(2))).study(0.5, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        comesTo(trace, 0, 0, 10 + 0.25 + 4 + 0.75 + 2);
+        comesTo(trace, 1, 1, 19 + 1 + 2);
+        comesTo(trace, 2, 2, 24 + 1.25 + 4 + 1.75 + 2);
+    }
+
+    /** The crane of the first aisle fails as it stores the first load: the next goes to the second aisle, though the first has room. */
+    @Test
+    void anAisleThatIsDownIsPassedOver() {
+        Rack rack = twoAisles(0, order("One", 3000, 1)).withStoring(s -> s.withAisleRule(AisleChoice.FIRST));
+        Study study = new Lines().chain(Lines.timetable("In", "10 s Piece", "60 s Piece"), rack, goodsOut("Out"))
+                .chain(breaking("5 s", UpTime.Clock.WORKING, "2000 s").withCranes(2)).study(1, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        assertEquals(rack.places().toInfeed(0, 0), trace.at(11_000_000_000L).placeOf(0));
+        assertEquals(rack.places().toInfeed(0, 1), trace.at(61_000_000_000L).placeOf(1));
+    }
 }
