@@ -64,6 +64,12 @@ public final class Layout {
         return inlet.of(Pose.at(-reach, 0, -inlet.z(), 0));
     }
 
+    /** Where somebody stands at a port, facing it, who picks up what comes out there, or else sets down what goes in. */
+    public static Pose standing(PlantElement element, Port port, double reach) {
+        Pose at = pose(element, port);
+        return port.isIn() ? setDown(at, reach) : pickUp(at, reach);
+    }
+
     /** Where vehicles stand that charge or park, each place. */
     public static List<Pose> places(VehiclePlaces area) {
         return IntStream.range(0, area.places()).mapToObj(i -> inRows(area, area.places(), i)).toList();

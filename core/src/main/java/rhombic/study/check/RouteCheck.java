@@ -50,7 +50,7 @@ public final class RouteCheck {
         if (!check.aisles.isEmpty()) {
             for (boolean people : new boolean[] {true, false}) {
                 AisleNet net = AisleNet.of(study.elements(), people);
-                study.groups().stream().filter(group -> group.travel().isOnAisles() && !group.areThereAtOnce())
+                study.groups().stream().filter(group -> group.goOnAisles())
                         .filter(group -> group.arePeople() == people && !net.isEmpty())
                         .forEach(group -> check.onAisles(group, net.admitting(aisle -> aisle.admits(group))));
 

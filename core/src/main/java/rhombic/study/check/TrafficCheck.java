@@ -127,10 +127,8 @@ final class TrafficCheck {
     private void waysFromStops() {
         List<Reached> all = groups.stream().filter(group -> !group.stayOnAisles()).flatMap(group -> CarriedLink.of(study, group).stream()
                 .flatMap(carried -> Stream.of(
-                        reached(carried.from(), carried.from().port(carried.link().fromPort(), false),
-                                Layout.pickUp(carried.outlet(), group.reachMetres())),
-                        reached(carried.to(), carried.to().port(carried.link().toPort(), true),
-                                Layout.setDown(carried.inlet(), group.reachMetres())))))
+                        reached(carried.from(), carried.from().port(carried.link().fromPort(), false), group),
+                        reached(carried.to(), carried.to().port(carried.link().toPort(), true), group))))
                 .toList();
         for (Reached one : all) {
             Optional<String> inTheWay = one.stop.isMoved() ? inTheWay(one, all) : Optional.empty();
@@ -146,7 +144,8 @@ final class TrafficCheck {
         }
     }
 
-    private Reached reached(PlantElement element, Port port, Pose place) {
+    private Reached reached(PlantElement element, Port port, ResourceGroup group) {
+        Pose place = Layout.standing(element, port, group.reachMetres());
         return new Reached(element, port, place, net.stop(place).orElseThrow());
     }
 

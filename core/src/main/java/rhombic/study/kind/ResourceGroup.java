@@ -86,6 +86,11 @@ public sealed interface ResourceGroup extends PlantElement permits Crew, Fleet, 
     /** Whether they are there at once, wherever that is. */
     boolean areThereAtOnce();
 
+    /** Whether their ways lead along aisles. */
+    default boolean goOnAisles() {
+        return travel().isOnAisles() && !areThereAtOnce();
+    }
+
     /** Whether stations, failures and links call its members; else these know by themselves what to do. */
     default boolean comeWhenCalled() {
         return true;

@@ -46,12 +46,10 @@ final class MovedStops {
     }
 
     private void add(PlantElement element, Port port, StopPoint stop, double[] reaches) {
-        Pose middle = element.placement().pose();
-        Pose at = middle.of(port.inner());
-        Pose by = middle.of(Pose.at(stop.xMetres(), stop.yMetres(), 0, 0));
-        all.add(new Moved(at, by));
+        Pose by = element.placement().pose().of(Pose.at(stop.xMetres(), stop.yMetres(), 0, 0));
+        all.add(new Moved(Layout.pose(element, port), by));
         for (double reach : reaches) {
-            all.add(new Moved(port.isIn() ? Layout.setDown(at, reach) : Layout.pickUp(at, reach), by));
+            all.add(new Moved(Layout.standing(element, port, reach), by));
         }
     }
 

@@ -42,14 +42,10 @@ public record PortStop(PlantElement element, Port port, AisleNet net, AisleNet.S
             this.admitted = admitted;
             for (Link link : study.links()) {
                 if (link.travel() instanceof Travel.Carried carried) {
-                    study.groups().stream().filter(group -> group.meets(carried.need()) && goesOnAisles(group)).findFirst()
+                    study.groups().stream().filter(group -> group.meets(carried.need()) && group.goOnAisles()).findFirst()
                             .ifPresent(group -> add(link, group));
                 }
             }
-        }
-
-        private static boolean goesOnAisles(ResourceGroup group) {
-            return group.travel().isOnAisles() && !group.areThereAtOnce();
         }
 
         private void add(Link link, ResourceGroup group) {
@@ -65,9 +61,8 @@ public record PortStop(PlantElement element, Port port, AisleNet net, AisleNet.S
             if (!known.add(List.of(element.name(), port.name()))) {
                 return;
             }
-            Pose at = Layout.pose(element, port);
-            Pose place = port.isIn() ? Layout.setDown(at, group.reachMetres()) : Layout.pickUp(at, group.reachMetres());
-            PortStop found = new PortStop(element, port, net, net.stop(place).orElseThrow());
+            PortStop found = new PortStop(element, port, net,
+                    net.stop(Layout.standing(element, port, group.reachMetres())).orElseThrow());
             if (admitted.test(element) || admitted.test(found.aisle())) {
                 stops.add(found);
             }

@@ -210,6 +210,12 @@ class SlotsTest {
         List<Load> loads = IntStream.range(0, 3).mapToObj(i -> put(slots, 0, 0, i)).toList();
         assertEquals(places, loads.stream().map(load -> String.valueOf(slots.place(load))).collect(Collectors.joining(" ")));
         assertEquals(next, slots.nextPlace(0));
+        assertEquals(order, takenOut(slots));
+        assertNull(slots.front(0));
+    }
+
+    /** The numbers of the three in the only lane, as they come out. */
+    private static String takenOut(Slots slots) {
         List<String> taken = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
             Load front = slots.front(0);
@@ -219,8 +225,7 @@ class SlotsTest {
             assertEquals(2 - i, slots.filled(0));
             assertEquals(i + 1, slots.free());
         }
-        assertEquals(order, String.join(" ", taken));
-        assertNull(slots.front(0));
+        return String.join(" ", taken);
     }
 
     /** Somebody comes for what is in front: what is put behind it comes out after it, whatever the form. */
@@ -234,14 +239,7 @@ class SlotsTest {
         behind.lane = 0;
         slots.keep(0, 0);
         slots.putBehind(behind);
-        List<String> taken = new ArrayList<>();
-        for (int i = 0; i < 3; i++) {
-            Load front = slots.front(0);
-            assertNotNull(front);
-            taken.add(String.valueOf(front.number));
-            slots.takeFront(0);
-        }
-        assertEquals(order, String.join(" ", taken));
+        assertEquals(order, takenOut(slots));
         slots.keep(0, 0);
         slots.putBehind(behind);
         assertSame(behind, slots.front(0), "into an empty lane");

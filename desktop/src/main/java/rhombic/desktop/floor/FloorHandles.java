@@ -133,7 +133,7 @@ record FloorHandles(GraphicsContext g, Viewpoint view, double width, double heig
         for (PortStop stop : stops) {
             Pose port = stop.portPose();
             thin(List.of(stop.pose(), Pose.at(port.x(), port.y(), 0, 0)), ABOVE_METRES);
-            grip(Pose.at(stop.stop().x(), stop.stop().y(), ABOVE_METRES, 0), HANDLE_PIXELS, FloorInk.SAFFRON);
+            grip(stop.pose().of(Pose.at(0, 0, ABOVE_METRES, 0)), HANDLE_PIXELS, FloorInk.SAFFRON);
         }
     }
 

@@ -139,7 +139,7 @@ final class SiteSentences {
     }
 
     static List<Sentence> of(Study study, Aisle aisle) {
-        String users = study.groups().stream().filter(group -> group.travel().isOnAisles() && !group.areThereAtOnce())
+        String users = study.groups().stream().filter(group -> group.goOnAisles())
                 .filter(aisle::admits).map(ResourceGroup::name).collect(Collectors.joining(", "));
         List<Sentence> all = new ArrayList<>(List.of(
                 new Sentence(new Words("Is for "),
