@@ -65,21 +65,21 @@ final class CraneDuty implements Crane.Work {
 
     // ---- where it goes
 
-    private Stop atLane(Load load, int lane, int place, int fork, boolean isPickUp) {
+    private Crane.Stop atLane(Load load, int lane, int place, int fork, boolean isPickUp) {
         int depth = layout.depthOf(place);
         double reach = layout.reachMetres(depth) * (layout.row(lane) == 0 ? -1 : 1);
         Crane.Position slot = aisle.position(lane);
-        return new Stop(List.of(new Stop.Handled(load, fork)), isPickUp, before(slot, fork), reach, depth);
+        return new Crane.Stop(List.of(new Crane.Stop.Handled(load, fork)), isPickUp, before(slot, fork), reach, depth);
     }
 
     /** At the infeed or outfeed all are handled at once: that which goes first with the fork that is nearest to the rack. */
-    private Stop atPoint(List<Stop.Handled> handled, TransferPoint point, boolean isPickUp) {
+    private Crane.Stop atPoint(List<Crane.Stop.Handled> handled, TransferPoint point, boolean isPickUp) {
         boolean isFront = point.end() == TransferPoint.End.FRONT;
         int nearest = handled.getFirst().fork();
-        for (Stop.Handled one : handled) {
+        for (Crane.Stop.Handled one : handled) {
             nearest = isFront ? Math.max(nearest, one.fork()) : Math.min(nearest, one.fork());
         }
-        return new Stop(List.copyOf(handled), isPickUp, before(aisle.position(point), nearest), layout.pointReachMetres(isPickUp), 0);
+        return new Crane.Stop(List.copyOf(handled), isPickUp, before(aisle.position(point), nearest), layout.pointReachMetres(isPickUp), 0);
     }
 
     /** Where the crane stands so that a fork is at a place. */
@@ -92,7 +92,7 @@ final class CraneDuty implements Crane.Work {
     }
 
     @Override
-    public @Nullable Stop next(boolean mayBegin) {
+    public Crane.@Nullable Stop next(boolean mayBegin) {
         Load moved = aside;
         if (moved != null && isOnFork(moved)) {
             return atLane(moved, moved.lane, slots.nextPlace(moved.lane), fork(moved), false);
@@ -104,7 +104,7 @@ final class CraneDuty implements Crane.Work {
                     : atPoint(fromInfeed(), infeed(), true);
         }
         for (Load load : List.copyOf(fetching)) {
-            Stop there = isOnFork(load) ? null : fetch(load);
+            Crane.Stop there = isOnFork(load) ? null : fetch(load);
             if (there != null) {
                 return there;
             }
@@ -112,7 +112,8 @@ final class CraneDuty implements Crane.Work {
         if (!fetching.isEmpty()) {
             int outfeed = fetching.getFirst().outfeed;
             return atPoint(
-                    fetching.stream().filter(load -> load.outfeed == outfeed).map(load -> new Stop.Handled(load, fork(load))).toList(),
+                    fetching.stream().filter(load -> load.outfeed == outfeed).map(load -> new Crane.Stop.Handled(load, fork(load)))
+                            .toList(),
                     rack.outfeeds.get(outfeed), false);
         }
         if (hasStored || hasFetched) {
@@ -124,17 +125,17 @@ final class CraneDuty implements Crane.Work {
     }
 
     /** They stand one behind the other, away from the rack, as its forks do. */
-    private List<Stop.Handled> fromInfeed() {
+    private List<Crane.Stop.Handled> fromInfeed() {
         boolean isFront = infeed().end() == TransferPoint.End.FRONT;
-        List<Stop.Handled> all = new ArrayList<>();
+        List<Crane.Stop.Handled> all = new ArrayList<>();
         for (int i = 0; i < storing.size(); i++) {
-            all.add(new Stop.Handled(storing.get(i), isFront ? storing.size() - 1 - i : i));
+            all.add(new Crane.Stop.Handled(storing.get(i), isFront ? storing.size() - 1 - i : i));
         }
         return all;
     }
 
     /** To the load, or to what stands before it; null if there is no place for that, and it is left where it is. */
-    private @Nullable Stop fetch(Load load) {
+    private Crane.@Nullable Stop fetch(Load load) {
         Load front = slots.front(load.lane);
         assert front != null : "what is fetched is in its lane";
         if (front != load && !fetching.contains(front)) {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import javafx.scene.Group;
 import javafx.scene.paint.Color;
+import rhombic.desktop.floor.body.RackFacesView;
 import rhombic.scene.RackFaces;
 import rhombic.scene.Scene;
 import rhombic.study.Study;

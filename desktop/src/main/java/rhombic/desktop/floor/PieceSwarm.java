@@ -10,6 +10,7 @@ import javafx.scene.paint.PhongMaterial;
 import javafx.scene.shape.MeshView;
 import javafx.scene.shape.TriangleMesh;
 import javafx.scene.shape.VertexFormat;
+import rhombic.desktop.floor.body.PieceForm;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 

@@ -13,6 +13,7 @@ import javafx.scene.shape.TriangleMesh;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import rhombic.desktop.floor.body.PieceForm;
 import rhombic.study.value.Look;
 import rhombic.study.value.PieceType;
 

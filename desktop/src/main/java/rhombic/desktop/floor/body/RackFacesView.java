@@ -1,4 +1,4 @@
-package rhombic.desktop.floor;
+package rhombic.desktop.floor.body;
 
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -21,7 +21,7 @@ import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackLayout;
 
 /** The loads of a rack that is far away, painted on its outside: only cells that have changed are painted anew. */
-final class RackFacesView {
+public final class RackFacesView {
     private static final Color EMPTY = Color.web("#C4BDAE");
     private static final double INSIDE_METRES = 0.12;
     private static final int MAX_PIXELS = 2048;
@@ -80,7 +80,7 @@ final class RackFacesView {
     }
 
     /** @param colours of all kinds of pieces */
-    RackFacesView(Rack rack, RackFaces faces, List<Color> colours) {
+    public RackFacesView(Rack rack, RackFaces faces, List<Color> colours) {
         this.colours = colours;
         for (Face face : Face.values()) {
             Side side = new Side(rack.layout(), faces, face);
@@ -94,11 +94,11 @@ final class RackFacesView {
         view.getTransforms().add(new Rotate(-at.heading(), Rotate.Y_AXIS));
     }
 
-    Group view() {
+    public Group view() {
         return view;
     }
 
-    void paint(RackFaces faces) {
+    public void paint(RackFaces faces) {
         sides.forEach((face, side) -> side.paint(faces, face));
     }
 

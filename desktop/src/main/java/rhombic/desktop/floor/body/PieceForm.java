@@ -1,4 +1,4 @@
-package rhombic.desktop.floor;
+package rhombic.desktop.floor.body;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -8,7 +8,7 @@ import rhombic.study.value.Look;
  * The form of a piece as flat faces, in parts of its length and width from the middle and of its height from below. The
  * forms look the same after a quarter turn, so that a turned piece can keep their normals.
  */
-final class PieceForm {
+public final class PieceForm {
     /** Lower left, lower right, upper right and upper left corner of the picture that is on each side. */
     public static final float[] TEXTURE_CORNERS = {0, 1, 1, 1, 1, 0, 0, 0};
 
