@@ -59,8 +59,7 @@ final class Carriage extends Passage {
     private final Map<String, HandlingTimes> handling = new HashMap<>();
     /** Where each piece is picked by itself; null: they are taken up where they go out. */
     private final @Nullable PickPlaces picks;
-    /** Set down on the way, where others take them on. */
-    private final List<TransportOrder> handedOn = new ArrayList<>();
+    final HandedOn handedOn = new HandedOn();
     /** Of all pieces that are fetched or carried. */
     private final Map<Trip, TransportOrder> orders = new LinkedHashMap<>();
 
@@ -216,7 +215,7 @@ final class Carriage extends Passage {
                 return entry.piece();
             }
         }
-        return handedOn.isEmpty() ? null : handedOn.getFirst().trip.piece();
+        return handedOn.first();
     }
 
     /** How many pieces wait at the giver, as far as is known. */
@@ -234,14 +233,15 @@ final class Carriage extends Passage {
 
     /** Whether a piece could be fetched now if somebody came. */
     boolean canBeServed() {
-        return hasHandedOn(ANY_ZONE) || hasOne(piece -> picks == null || picks.mayPick(piece, ANY_ZONE));
+        return !isDown() && !handedOn.isEmpty() || hasOne(piece -> picks == null || picks.mayPick(piece, ANY_ZONE));
     }
 
     /** Whether one could be fetched by somebody who has nothing else on it. */
     boolean canBeServedBy(Resource resource) {
         int zone = picks == null ? 0 : picks.zoneOf(resource.numberInGroup());
-        return isFetchedBy(resource) && (hasHandedOn(zone) || hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms()
-                && resource.freeSlot(piece, new BitSet()) >= 0 && (picks == null || picks.mayPick(piece, zone))));
+        return isFetchedBy(resource)
+                && (!isDown() && handedOn.isFor(zone) || hasOne(piece -> flow.types.kilograms(piece) <= resource.maxKilograms()
+                        && resource.freeSlot(piece, new BitSet()) >= 0 && (picks == null || picks.mayPick(piece, zone))));
     }
 
     /** Whether it fetches from here at all. */
@@ -283,7 +283,7 @@ final class Carriage extends Passage {
                 one = entry.offer;
             }
         }
-        int taken = (int) handedOn.stream().mapToInt(order -> order.zone).distinct().count();
+        int taken = handedOn.zones();
         if (one == null) {
             return Math.min(able, taken + (fullLoad == null ? 0 : fullLoad.tours(0)));
         }
@@ -428,21 +428,6 @@ final class Carriage extends Passage {
         if (!handedOn.isEmpty()) {
             call();
             allocation().noteChange();
-        }
-    }
-
-    private boolean hasHandedOn(int zone) {
-        return !isDown() && handedOn.stream().anyMatch(order -> zone < 0 || order.zone == zone);
-    }
-
-    /** The tour takes on what was handed on to its zone, as far as it has room, of orders that may go together. */
-    void takenOn(PickTour tour, int zone) {
-        for (TransportOrder order : List.copyOf(handedOn)) {
-            Piece piece = order.trip.piece();
-            if (order.zone == zone && tour.isRoomFor(this, piece)) {
-                handedOn.remove(order);
-                tour.takeOn(order);
-            }
         }
     }
 

@@ -60,7 +60,7 @@ final class PickTour extends CalledTour {
         way = List.of();
         at = 0;
         zone = places.zoneOf(carrier().numberInGroup());
-        link().takenOn(this, zone);
+        link().handedOn.takenOnBy(this, zone);
         super.onGiven(given);
     }
 
