@@ -98,6 +98,30 @@ class LogisticsExamplesTest extends Examples {
         assertTrue(DeadlockFinding.of(run(six)).isEmpty());
     }
 
+    /**
+     * AGVs of which some stop where the way to a port leads across an aisle, or on the only aisle that is open both ways: the check tells the stop; eight keep
+     * going, and of twelve most days stand still for good, as a circle says in which each waits for the next.
+     */
+    @Test
+    void tooManyAgvsThatStopInEachOthersWayStandForGood() throws Exception {
+        Study crowded = open("examples/crowded-agvs");
+        crowded = crowded.withPlan(crowded.plan().withReplications(3));
+        assertTrue(FloorCheck.of(crowded).stream().map(Problem::message)
+                .anyMatch(text -> text
+                        .equals("The way between its stop for \u201cout\u201d and it leads through South aisle, so vehicles could drive "
+                                + "through each other, or stand for good")));
+        Summary twelve = run(crowded);
+        assertTrue(twelve.runs().stream().filter(run -> !run.deadlock().isNone()).count() >= 2);
+        Finding finding = DeadlockFinding.of(twelve).orElseThrow();
+        assertEquals("AGVs", finding.subject());
+        assertTrue(finding.text().matches("Stands still for good from .* on: AGVs \\d+ waits for .*, which AGVs \\d+ holds; .*"),
+                finding.text());
+        Study eight = crowded.changed("AGVs", e -> ((Fleet) e).withVehicles(8));
+        assertTrue(DeadlockFinding.of(run(eight)).isEmpty());
+        Study usual = open("examples/twelve-agvs");
+        assertTrue(DeadlockFinding.of(run(usual.withPlan(crowded.plan()))).isEmpty(), "where stops are not moved, twelve keep going");
+    }
+
     /** In the cheese store nothing stands still, and slots by class shorten the ways of the cranes by more than a tenth. */
     @Test
     void cheeseByClassIsReachedSooner() throws Exception {
