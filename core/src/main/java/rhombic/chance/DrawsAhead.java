@@ -17,12 +17,16 @@ final class DrawsAhead implements TimeSampler {
 
     @Override
     public long nextNanos() {
-        if (next == DRAWS) {
-            for (int i = 0; i < DRAWS; i++) {
-                drawn[i] = sampler.nextNanos();
-            }
-            next = 0;
+        return next < DRAWS ? drawn[next++] : drawMore();
+    }
+
+    private long drawMore() {
+        final TimeSampler source = sampler;
+        final long[] ahead = drawn;
+        for (int i = 0; i < ahead.length; i++) {
+            ahead[i] = source.nextNanos();
         }
-        return drawn[next++];
+        next = 1;
+        return ahead[0];
     }
 }

@@ -271,10 +271,14 @@ public final class Tally {
         if (passed != 0) {
             contentTime += (double) passed * content;
             if (capacity > 0) {
-                emptyTime += content == 0 ? passed : 0;
-                fullTime += content >= capacity ? passed : 0;
+                bookFill(passed);
             }
             lastChange = now;
         }
+    }
+
+    private void bookFill(long passed) {
+        emptyTime += content == 0 ? passed : 0;
+        fullTime += content >= capacity ? passed : 0;
     }
 }

@@ -292,8 +292,7 @@ public class Offer {
     }
 
     /** The same where its pieces go in one step; gives the piece, which has left its giver. */
-    Piece takeStraight(QueuedOffer entry) {
-        RankedQueue<QueuedOffer> line = entry.way.taker().line;
+    Piece takeStraight(QueuedOffer entry, RankedQueue<QueuedOffer> line) {
         Piece gone = piece();
         Piece next = giver.handStraight(this);
         if (next == null) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
 import rhombic.measure.tally.Tally;
 import rhombic.plant.activity.Holds;
 import rhombic.plant.piece.Piece;
@@ -195,17 +196,34 @@ public final class Taker {
 
     /** Lets those in line hand on while there is room. */
     public void serveLine() {
+        Offer.QueuedOffer entry = line.first();
+        if (isRoomCounted && !mayPassOver) {
+            while (entry != null && entry.offer.isStraight()) {
+                if (left <= 0 || inlet.isHeld()) {
+                    return;
+                }
+                room.take(entry.offer.takeStraight(entry, line));
+                entry = line.first();
+            }
+        }
+        if (entry != null || !isRoomCounted) {
+            serve(entry);
+        }
+    }
+
+    /** The same where more has to be looked at than whether there is room. */
+    private void serve(Offer.@Nullable QueuedOffer first) {
         if (!needWatchers.isEmpty()) {
             needWatchers.forEach(flow::toAgenda);
         }
-        Offer.QueuedOffer entry = line.first();
+        Offer.QueuedOffer entry = first;
         while (entry != null && !isHeldFor(entry.way)) {
             Offer offer = entry.offer;
             if (isRoomCounted && offer.isStraight() && !mayPassOver) {
                 if (left <= 0) {
                     return;
                 }
-                room.take(offer.takeStraight(entry));
+                room.take(offer.takeStraight(entry, line));
                 entry = line.first();
                 continue;
             }

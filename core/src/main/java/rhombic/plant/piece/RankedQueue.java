@@ -72,21 +72,39 @@ public final class RankedQueue<E extends QueueEntry> {
 
     public void add(E entry) {
         assert !entry.isQueued : "it waits in a queue already";
-        entry.isQueued = true;
-        entry.isUrgent = entry.piece().isFailed();
-        size++;
-        if (entry.isUrgent) {
-            insert(entry, lastUrgent);
-            lastUrgent = entry;
-            urgent++;
+        if (entry.piece().isFailed()) {
+            addUrgent(entry);
             return;
         }
-        insert(entry, last);
-        if (tree != null) {
-            Key key = new Key(ranking.rank(entry.piece()), came++);
-            keys.put(entry, key);
-            tree.put(key, entry);
+        QueueEntry before = last;
+        entry.isQueued = true;
+        entry.isUrgent = false;
+        entry.before = before;
+        if (before == null) {
+            first = entry;
+        } else {
+            before.behind = entry;
         }
+        last = entry;
+        size++;
+        if (tree != null) {
+            rank(entry, tree);
+        }
+    }
+
+    private void rank(E entry, TreeMap<Key, E> ranked) {
+        Key key = new Key(ranking.rank(entry.piece()), came++);
+        keys.put(entry, key);
+        ranked.put(key, entry);
+    }
+
+    private void addUrgent(E entry) {
+        entry.isQueued = true;
+        entry.isUrgent = true;
+        insert(entry, lastUrgent);
+        lastUrgent = entry;
+        size++;
+        urgent++;
     }
 
     /** Puts it into the chain behind another, or at its front. */

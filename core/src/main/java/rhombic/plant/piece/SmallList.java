@@ -19,11 +19,20 @@ public final class SmallList {
         return first == null ? 0 : rest == null ? 1 : 1 + rest.size() - head;
     }
 
+    /** Whether there never were several. */
+    public boolean isSingle() {
+        return rest == null;
+    }
+
     public void add(Piece piece) {
         if (first == null) {
             first = piece;
-            return;
+        } else {
+            addBehind(piece);
         }
+    }
+
+    private void addBehind(Piece piece) {
         ArrayList<Piece> behind = rest;
         if (behind == null) {
             behind = new ArrayList<>();

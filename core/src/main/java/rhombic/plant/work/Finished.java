@@ -140,10 +140,12 @@ final class Finished implements Giver {
 
     private Outlet usual() {
         Outlet made = usual;
-        if (made == null) {
-            made = new Outlet(this, out);
-            usual = made;
-        }
+        return made == null ? makeUsual() : made;
+    }
+
+    private Outlet makeUsual() {
+        Outlet made = new Outlet(this, out);
+        usual = made;
         return made;
     }
 

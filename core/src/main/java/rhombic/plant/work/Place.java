@@ -395,10 +395,16 @@ public final class Place extends Activity implements Staffing.Listener {
             Piece first = load.getFirst();
             first.workNanos += nanos;
             first.valueNanos += value;
-            for (int i = load.size() - 1; i > 0; i--) {
-                load.get(i).workNanos += nanos;
-                load.get(i).valueNanos += value;
+            if (!load.isSingle()) {
+                bookBehindFirst(nanos, value);
             }
+        }
+    }
+
+    private void bookBehindFirst(long nanos, long value) {
+        for (int i = load.size() - 1; i > 0; i--) {
+            load.get(i).workNanos += nanos;
+            load.get(i).valueNanos += value;
         }
     }
 
