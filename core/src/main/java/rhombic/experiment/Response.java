@@ -13,6 +13,7 @@ import rhombic.study.Study;
 import rhombic.study.kind.Equipment;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.EquipmentState;
@@ -90,7 +91,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         for (int i = 0; i < types.size(); i++) {
             all.addAll(ofType(i, types.get(i)));
         }
-        elements.stream().filter(Rack.class::isInstance).map(Rack.class::cast).forEach(rack -> all.addAll(ofRack(rack)));
+        elements.stream().filter(Rack.class::isInstance).map(Rack.class::cast).forEach(rack -> all.addAll(ofRack(rack, unfolded.study())));
         List<ResourceGroup> groups = unfolded.groups();
         for (int i = 0; i < groups.size(); i++) {
             all.addAll(ofGroup(i, groups.get(i), unfolded.study()));
@@ -98,12 +99,15 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
         return all;
     }
 
-    private static List<Response> ofRack(Rack rack) {
+    private static List<Response> ofRack(Rack rack, Study study) {
         String name = rack.name();
         List<Response> all = new ArrayList<>(List.of(rack(name, "stored", "", RackFigures::stored),
                 rack(name, "fetched", "", RackFigures::fetched), rack(name, "relocated", "", RackFigures::relocated),
                 rack(name, "double cycles", "1", RackFigures::doubleShare), rack(name, "fill mean", "1", RackFigures::fillMean),
                 rack(name, "stayed too long", "", RackFigures::overdue)));
+        if (study.all(StackerCrane.class).stream().anyMatch(crane -> crane.serves(rack) && crane.transfer().isPresent())) {
+            all.add(rack(name, "aisle changes", "", RackFigures::aisleChanges));
+        }
         if (rack.orders().isPresent()) {
             all.addAll(List.of(rack(name, "orders done", "", RackFigures::orders), rack(name, "order lines done", "", RackFigures::lines),
                     rack(name, "orders on time", "1", RackFigures::onTimeShare),

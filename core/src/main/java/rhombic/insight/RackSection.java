@@ -19,6 +19,9 @@ import rhombic.trace.Moment;
 
 /** One aisle of a rack at one moment, as somebody sees it who stands in the aisle: what lies in front in each slot, and where the crane is. */
 public final class RackSection {
+    /** So near the middle of an aisle a crane is in it. */
+    private static final double IN_AISLE_METRES = 0.01;
+
     private final UnfoldedStudy study;
     private final RackLayout layout;
     private final int aisle;
@@ -73,11 +76,15 @@ public final class RackSection {
 
     private @Nullable Crane crane(Rack rack, Moment moment) {
         for (CraneParts<StackerCrane> one : CraneParts.stackers(study)) {
-            if (one.group().serves(rack) && one.number() == aisle && one.inner() < moment.movers().count()) {
+            if (one.group().serves(rack) && one.inner() < moment.movers().count()) {
                 Pose mast = moment.movers().pose(one.member(), moment.timeNanos());
                 double turn = Math.toRadians(rack.placement().headingDegrees());
                 double dx = mast.x() - rack.placement().xMetres();
                 double dy = mast.y() - rack.placement().yMetres();
+                double across = dy * Math.cos(turn) - dx * Math.sin(turn);
+                if (Math.abs(across - layout.aisleMetres(aisle)) > IN_AISLE_METRES) {
+                    continue; // it is in another aisle, or on its way to one
+                }
                 return new Crane(dx * Math.cos(turn) + dy * Math.sin(turn) + layout.lengthMetres() / 2,
                         moment.movers().pose(one.inner(), moment.timeNanos()).z());
             }

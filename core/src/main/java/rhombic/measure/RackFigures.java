@@ -14,6 +14,7 @@ import java.util.List;
  * @param relocated loads that were moved to another slot since they stood before what was fetched
  * @param singleCycles cycles of cranes that stored or fetched
  * @param doubleCycles cycles that did both
+ * @param aisleChanges how often a crane went to another aisle
  * @param overdue loads that stayed longer than they should
  * @param orders customer orders that were done; those under way at the end of the warm-up count if they end after it
  * @param lines the same for their lines
@@ -27,7 +28,7 @@ import java.util.List;
  * @param classes what lay in the slots of each class; empty: it has none
  */
 public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated,
-        long singleCycles, long doubleCycles,
+        long singleCycles, long doubleCycles, long aisleChanges,
         long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces,
         long cutPieces,
         List<StoredFigures> types, List<StoredFigures> classes)

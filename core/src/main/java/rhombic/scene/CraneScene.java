@@ -5,6 +5,7 @@ import java.util.Optional;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.unfold.CraneParts;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.trace.Moment;
@@ -18,10 +19,11 @@ public final class CraneScene {
     /**
      * One crane that is in an aisle of a rack, or null in its stead.
      *
-     * @param aisle of the rack, from 0
+     * @param aisle of the rack in which it begins, from 0
      * @param forks that it has side by side, each a bay from the next
+     * @param transfer what takes it to other aisles; empty: it stays there
      */
-    public record Crane(Rack rack, int aisle, int forks) {
+    public record Crane(Rack rack, int aisle, int forks, Optional<AisleTransfer> transfer) {
         /** From one side of its carriage to the other, along the aisle. */
         public double carriageMetres() {
             return CARRIAGE_METRES + (forks - 1) * rack.layout().bayPitch().inBaseUnit();
@@ -44,7 +46,7 @@ public final class CraneScene {
     public CraneScene(UnfoldedStudy study) {
         parts = CraneParts.stackers(study);
         cranes = parts.stream().map(one -> study.study().find(one.group().rack(), Rack.class)
-                .filter(rack -> one.number() < rack.layout().aisles()).map(rack -> new Crane(rack, one.number(), one.tips()))).toList();
+                .filter(rack -> one.number() < rack.layout().aisles()).map(rack -> crane(one, rack))).toList();
         masts = new Pose[cranes.size()];
         carriages = new double[masts.length];
         reaches = new double[masts.length][];
@@ -54,6 +56,12 @@ public final class CraneScene {
             forks[i] = new Pose[parts.get(i).tips()];
         }
         seen = new boolean[masts.length];
+    }
+
+    private static Crane crane(CraneParts<StackerCrane> one, Rack rack) {
+        int aisles = rack.layout().aisles();
+        return new Crane(rack, one.group().firstAisle(one.number(), aisles), one.tips(),
+                one.group().transfer().filter(by -> one.group().cranes() < aisles));
     }
 
     void pose(Moment moment) {

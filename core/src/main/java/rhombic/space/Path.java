@@ -50,6 +50,14 @@ public final class Path {
         }
     }
 
+    /** To the left, looking straight on. */
+    private record Aside(Pose from, double metres) implements Part {
+        @Override
+        public Pose at(double along) {
+            return from.of(Pose.at(0, along, 0, 0));
+        }
+    }
+
     private Path(Part[] parts, double curve) {
         this.parts = parts;
         this.curve = curve;
@@ -204,6 +212,7 @@ public final class Path {
         for (Part leg : parts) {
             int steps = switch (leg) {
                 case Straight straight -> 1;
+                case Aside aside -> 1;
                 case Arc arc -> Math.max(2, (int) Math.ceil(Math.abs(arc.turn) / 8));
             };
             for (int i = points.isEmpty() ? 0 : 1; i <= steps; i++) {
@@ -226,6 +235,12 @@ public final class Path {
         public Builder straight(double metres, double slopeDegrees) {
             positive("The length of a straight", metres);
             return add(new Straight(new Pose(end.x(), end.y(), end.z(), end.heading(), slope(slopeDegrees)), metres));
+        }
+
+        /** Goes to the left for that length, looking on as before. */
+        public Builder aside(double metres) {
+            positive("The length of a way to the left", metres);
+            return add(new Aside(new Pose(end.x(), end.y(), end.z(), end.heading(), 0), metres));
         }
 
         /** Turns to the left by that many degrees, or to the right if they are negative, about that radius seen from above. */

@@ -44,6 +44,7 @@ import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
 import rhombic.study.rack.AisleChoice;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.LevelHeights;
@@ -136,7 +137,9 @@ class RandomRacksTest {
                     time("exponential(5 min)"));
             elements.add(StackerCrane.KIND
                     .blank(random.nextInt(3) == 0 ? basics.withDuty(Duty.ALWAYS.withFailures(List.of(fails))) : basics)
-                    .withRack("Rack").withCranes(layout.aisles())
+                    .withRack("Rack").withCranes(changesAisles(seed) ? Math.max(1, layout.aisles() - 1) : layout.aisles())
+                    .withTransfer(
+                            changesAisles(seed) ? Optional.of(AisleTransfer.USUAL.withMaxCycles(1 + (int) (seed % 5))) : Optional.empty())
                     .withCycles(c -> c.withRule(CraneCycles.Cycle.values()[random.nextInt(3)])
                             .withDwell(CraneCycles.Dwell.values()[random.nextInt(4)]).withForkTime(time("uniform(3 s, 8 s)"))
                             .withDeepTime(time("2 s")).withLoads(seed % 3 == 0 ? 1 + (int) (seed % 2) + (int) (seed % 5) / 3 : 1)));
@@ -162,6 +165,11 @@ class RandomRacksTest {
     /** Whether some of what comes out goes another way; not where orders say how much comes out. */
     private static boolean hasSeveralOutfeeds(long seed) {
         return seed % 7 == 5;
+    }
+
+    /** Whether there are fewer cranes than aisles, which a transfer takes from aisle to aisle; with one aisle it does nothing. */
+    private static boolean changesAisles(long seed) {
+        return seed % 4 == 1;
     }
 
     private static boolean hasSeveralInfeeds(long seed) {

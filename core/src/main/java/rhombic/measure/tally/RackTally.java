@@ -21,6 +21,7 @@ public final class RackTally {
     private long relocated;
     private long singleCycles;
     private long doubleCycles;
+    private long aisleChanges;
     private long overdue;
     private long orders;
     private long lines;
@@ -71,6 +72,11 @@ public final class RackTally {
         singleCycles += isDouble ? 0 : 1;
     }
 
+    /** A crane goes to another aisle. */
+    public void onAisleChange() {
+        aisleChanges++;
+    }
+
     /** So many pieces were struck off orders since they were not in stock. */
     public void onCut(int pieces) {
         cut += pieces;
@@ -96,6 +102,7 @@ public final class RackTally {
         relocated = 0;
         singleCycles = 0;
         doubleCycles = 0;
+        aisleChanges = 0;
         overdue = 0;
         orders = 0;
         lines = 0;
@@ -115,7 +122,7 @@ public final class RackTally {
     public RackFigures figures(String name, int capacity, EquipmentFigures contents, long waitingOrders, long missingPieces,
             List<StoredFigures> ofTypes, List<StoredFigures> ofClasses) {
         return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles,
-                doubleCycles, overdue, orders, lines, onTime,
+                doubleCycles, aisleChanges, overdue, orders, lines, onTime,
                 orders == 0 ? Double.NaN : orderHours / orders, orders == onTime ? Double.NaN : lateHours / (orders - onTime),
                 waitingOrders, missingPieces, cut, ofTypes, ofClasses);
     }

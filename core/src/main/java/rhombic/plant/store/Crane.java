@@ -25,7 +25,8 @@ import rhombic.trace.MoverMoment;
 
 /**
  * One stacker crane in its aisle. It travels and lifts at the same time, from rest to rest, and is there when both are over; then its fork reaches out and
- * comes back; where it takes several loads at a time, it has a fork for each. What it does next it asks its aisle.
+ * comes back; where it takes several loads at a time, it has a fork for each. What it does next it asks its aisle, and when there is nothing, or it has been
+ * there long enough, a transfer may take it to another.
  */
 final class Crane extends Worker {
     /** What a crane works for. */
@@ -38,6 +39,9 @@ final class Crane extends Worker {
         @Nullable
         Stop next(boolean mayBegin);
 
+        /** To another aisle, where something waits for a crane: it sets out; null: it stays. */
+        Transfer.@Nullable Change change();
+
         /** Where it waits; null: where it is. */
         @Nullable
         Position waitsAt();
@@ -49,6 +53,13 @@ final class Crane extends Worker {
         /** It is down, or no longer. */
         void onDown(boolean isDown);
     }
+
+    /**
+     * An aisle that it works in.
+     *
+     * @param aisle the middle of its front end on the floor, looking along it
+     */
+    record Place(Work work, Pose aisle, double length) {}
 
     /** Metres from the front of the rack, and above the floor. */
     record Position(double along, double high) {}
@@ -65,7 +76,9 @@ final class Crane extends Worker {
     }
 
     private enum Phase {
-        IDLE, TRAVEL, REACH, RETURN, TO_WAIT
+        IDLE, TRAVEL, REACH, RETURN, TO_WAIT, TO_TRANSFER,
+        /** It waits until the transfer has come, and drives onto it. */
+        DRIVE_ON, ACROSS, DRIVE_OFF
     }
 
     /** What is no farther is there. */
@@ -77,18 +90,20 @@ final class Crane extends Worker {
     private final CraneDriving driving;
     private final TimeSampler fork;
     private final TimeSampler deep;
+    private final StackerCrane element;
     private final CraneCycles cycles;
     private final CraneParts<ResourceGroup> parts;
     private final Activity step;
     private @Nullable Site site;
     private Phase phase = Phase.IDLE;
     private @Nullable Stop stop;
+    private Transfer.@Nullable Change change;
     /** Loads on its forks. */
     private int loads;
     private boolean isDown;
     /** Of the handling that it is at. */
     private long forkNanos;
-    /** Along the aisle, of the move that it is on. */
+    /** Along the aisle, or across, of the move that it is on. */
     private double metres;
 
     /** Where it works, and how it moves there. */
@@ -96,11 +111,17 @@ final class Crane extends Worker {
         List<CraneAxis> axes() {
             return Stream.concat(Stream.of(along, up), forks.stream()).toList();
         }
+
+        /** It moves there from now on. */
+        Site with(Work newWork, CraneAxis newAxis) {
+            return new Site(newWork, newAxis, up, forks);
+        }
     }
 
     Crane(int number, Person member, Group group, boolean[] skills, Pose home, StackerCrane element, Run run, @Nullable Listener listener) {
         super(number, member.name(), group, skills, 1, home, listener);
         this.run = run;
+        this.element = element;
         driving = element.driving();
         cycles = element.cycles();
         String id = element.id() + "\u0000" + member.id();
@@ -123,32 +144,36 @@ final class Crane extends Worker {
         return driving;
     }
 
-    CraneCycles cycles() {
-        return cycles;
+    /** It, and all others of its group. */
+    StackerCrane element() {
+        return element;
     }
 
     /**
      * It is in that aisle from now on, where it waits.
      *
-     * @param aisle the middle of its front end on the floor, looking along it
      * @param high how high the rack is
      * @param reach how far its forks reach at most
      * @param pitch from one fork to the next
      */
-    void install(Work work, Pose aisle, double length, double high, double reach, double pitch, Position start) {
-        Path along = Path.from(aisle.of(Pose.at(-MARGIN_METRES, 0, 0, 0))).straight(length + 2 * MARGIN_METRES, 0).build();
+    void install(Place place, double high, double reach, double pitch, Position start) {
         Path up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, high + MARGIN_METRES, 0)), 0);
         List<CraneAxis> forks = IntStream.range(0, cycles.loads()).mapToObj(i -> {
-            Path across = Path.from(Pose.at(forkMetres(i, pitch), -reach, 0, 90)).straight(2 * reach, 0).build();
+            Path across = Path.from(Pose.at(cycles.forkMetres(i, pitch), -reach, 0, 90)).straight(2 * reach, 0).build();
             return new CraneAxis(run, parts.tip(i), parts.inner(), across, 0, reach, 0);
         }).toList();
-        site = new Site(work, new CraneAxis(run, number, MoverMoment.FLOOR, along, aisle.heading(), MARGIN_METRES, start.along()),
-                new CraneAxis(run, parts.inner(), number, up, 0, 0, start.high()), forks);
+        site = new Site(place.work(), axis(place, start.along()), new CraneAxis(run, parts.inner(), number, up, 0, 0, start.high()), forks);
     }
 
-    /** How far a fork is before the middle of the crane, along the aisle. */
-    double forkMetres(int fork, double pitch) {
-        return (fork - (cycles.loads() - 1) / 2.0) * pitch;
+    /** Along an aisle. */
+    private CraneAxis axis(Place place, double at) {
+        Path along = Path.from(place.aisle().of(Pose.at(-MARGIN_METRES, 0, 0, 0))).straight(place.length() + 2 * MARGIN_METRES, 0).build();
+        return axis(along, place.aisle().heading(), MARGIN_METRES, at);
+    }
+
+    /** On which it moves over the floor. */
+    CraneAxis axis(Path path, double facing, double beginsBefore, double at) {
+        return new CraneAxis(run, number, MoverMoment.FLOOR, path, facing, beginsBefore, at);
     }
 
     private Site site() {
@@ -181,6 +206,11 @@ final class Crane extends Worker {
         if (next != null) {
             stop = next;
             go(Phase.TRAVEL, next.position());
+            return;
+        }
+        change = isHeld() ? null : site().work.change();
+        if (change != null) {
+            go(Phase.TO_TRANSFER, new Position(change.by().along(), site().up.at()));
             return;
         }
         Position wait = site().work.waitsAt();
@@ -250,12 +280,57 @@ final class Crane extends Worker {
                 phase = Phase.IDLE;
                 goOn();
             }
+            case TO_TRANSFER -> {
+                onTravelled(metres);
+                phase = Phase.DRIVE_ON;
+                change().by().await(this, change());
+            }
+            case DRIVE_ON -> goAcross(change());
+            case ACROSS -> {
+                onTravelled(metres);
+                begin(Phase.DRIVE_OFF, change().by().driveOnNanos());
+            }
+            case DRIVE_OFF -> driveOff(change());
             case IDLE -> throw new IllegalStateException("A crane that does nothing has ended something");
         }
     }
 
     private Stop stop() {
         return Objects.requireNonNull(stop, "it goes nowhere");
+    }
+
+    // ---- to another aisle
+
+    private Transfer.Change change() {
+        return Objects.requireNonNull(change, "it stays in its aisle");
+    }
+
+    /** The transfer comes, and it drives onto it: both take so long. */
+    void driveOn(long nanos) {
+        begin(Phase.DRIVE_ON, nanos);
+        if (isDown) {
+            step.pause();
+        }
+    }
+
+    private void goAcross(Transfer.Change to) {
+        to.from().isLeft();
+        CraneAxis across = to.by().axis(this, to.from());
+        site = site().with(site().work, across);
+        double from = across.at();
+        long nanos = to.by().moveTo(across, to);
+        metres = Math.abs(across.at() - from);
+        begin(Phase.ACROSS, nanos);
+    }
+
+    private void driveOff(Transfer.Change done) {
+        change = null;
+        Place place = done.to().place();
+        site = site().with(place.work(), axis(place, done.by().along()));
+        done.to().comes(this);
+        done.by().isFreeAt(done.to());
+        phase = Phase.IDLE;
+        goOn();
     }
 
     // ---- what keeps it from going on
@@ -301,7 +376,7 @@ final class Crane extends Worker {
         return switch (phase) {
             case IDLE -> ofAll;
             case TRAVEL -> loads > 0 ? Doing.BRINGING : Doing.GOING;
-            case TO_WAIT -> Doing.GOING;
+            case TO_WAIT, TO_TRANSFER, DRIVE_ON, ACROSS, DRIVE_OFF -> Doing.GOING;
             case REACH, RETURN -> stop().isPickUp() ? Doing.TAKING_UP : Doing.SETTING_DOWN;
         };
     }

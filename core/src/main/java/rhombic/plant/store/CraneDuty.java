@@ -3,6 +3,8 @@ package rhombic.plant.store;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.RackLayout;
@@ -20,8 +22,10 @@ final class CraneDuty implements Crane.Work {
     private final RackNode rack;
     private final RackLayout layout;
     private final Slots slots;
-    private final Crane crane;
+    private final CraneCycles cycles;
     private final CraneCycles.Cycle rule;
+    /** Null while none is in the aisle. */
+    private @Nullable Crane crane;
     /** What is to be stored in this cycle and has not been yet, the first in front. */
     private final List<Load> storing = new ArrayList<>();
     /** From which infeed. */
@@ -35,15 +39,23 @@ final class CraneDuty implements Crane.Work {
     private boolean hasStored;
     private boolean hasFetched;
     private boolean fetchesNext;
+    /** Cycles since the crane came into the aisle. */
+    private int cyclesHere;
 
-    CraneDuty(StoreAisle aisle, RackNode rack, Crane crane) {
+    CraneDuty(StoreAisle aisle, RackNode rack, CraneCycles cycles) {
         this.aisle = aisle;
         this.rack = rack;
-        this.crane = crane;
+        this.cycles = cycles;
         layout = rack.layout;
         slots = aisle.slots;
-        rule = crane.cycles().rule();
-        onFork = new Load[crane.cycles().loads()];
+        rule = cycles.rule();
+        onFork = new Load[cycles.loads()];
+    }
+
+    /** That crane is in the aisle from now on; null: none is. */
+    void setCrane(@Nullable Crane now) {
+        crane = now;
+        cyclesHere = 0;
     }
 
     boolean isBusy() {
@@ -84,7 +96,7 @@ final class CraneDuty implements Crane.Work {
 
     /** Where the crane stands so that a fork is at a place. */
     private Crane.Position before(Crane.Position place, int fork) {
-        return new Crane.Position(place.along() - crane.forkMetres(fork, layout.bayPitch().inBaseUnit()), place.high());
+        return new Crane.Position(place.along() - cycles.forkMetres(fork, layout.bayPitch().inBaseUnit()), place.high());
     }
 
     private double secondsBetween(int from, int to) {
@@ -120,8 +132,35 @@ final class CraneDuty implements Crane.Work {
             rack.store.onCycle(hasStored && hasFetched);
             hasStored = false;
             hasFetched = false;
+            cyclesHere++;
         }
-        return mayBegin && begins() ? next(true) : null;
+        return mayBegin && !isToLeave() && begins() ? next(true) : null;
+    }
+
+    // ---- another aisle
+
+    /** Whether it has done enough here, and another aisle waits for a crane. */
+    private boolean isToLeave() {
+        Transfer by = rack.transfer();
+        return by != null && cyclesHere >= by.maxCycles() && by.waitingAisle() != null;
+    }
+
+    @Override
+    public Transfer.@Nullable Change change() {
+        Transfer by = rack.transfer();
+        StoreAisle to = by == null ? null : by.waitingAisle();
+        return by == null || to == null ? null : by.change(aisle, to);
+    }
+
+    /** Whether a crane that came would have something to do. */
+    boolean isWaiting() {
+        for (int i = 0; i < rack.infeeds.size(); i++) {
+            Iterator<Load> there = aisle.infeed(i).iterator();
+            if (there.hasNext() && rack.findsSlot(there.next())) {
+                return true;
+            }
+        }
+        return IntStream.range(0, rack.outfeeds.size()).anyMatch(i -> hasRoom(i) && toFetch(i, Slots.NONE) != null);
     }
 
     /** They stand one behind the other, away from the rack, as its forks do. */
@@ -275,7 +314,7 @@ final class CraneDuty implements Crane.Work {
 
     @Override
     public Crane.@Nullable Position waitsAt() {
-        return switch (crane.cycles().dwell()) {
+        return switch (cycles.dwell()) {
             case STAY -> null;
             case INFEED -> aisle.position(rack.rack.infeed());
             case OUTFEED -> aisle.position(rack.rack.outfeed());
@@ -288,7 +327,7 @@ final class CraneDuty implements Crane.Work {
     @Override
     public void onPickedUp(Load load, int fork) {
         onFork[fork] = load;
-        rack.seen.rides(load, crane.fork(fork));
+        rack.seen.rides(load, Objects.requireNonNull(crane, "it is in the aisle").fork(fork));
         if (storing.contains(load)) {
             aisle.leavesInfeed(storingFrom, load);
             return;
@@ -331,6 +370,8 @@ final class CraneDuty implements Crane.Work {
 
     @Override
     public void onDown(boolean isDown) {
-        rack.onDown(aisle, isDown);
+        if (crane != null) { // else it is on its way to another aisle
+            rack.onDown(aisle, isDown);
+        }
     }
 }

@@ -23,6 +23,8 @@ import rhombic.plant.piece.Ranking;
 import rhombic.space.Pose;
 import rhombic.study.Rule;
 import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.CraneDriving;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.TransferPoint;
@@ -67,6 +69,8 @@ public final class RackNode extends ContentNode implements Room {
     private final @Nullable RackPicking picking;
     private long count;
     private final boolean hasCranes;
+    /** Null: each crane stays in its aisle. */
+    private @Nullable Transfer transfer;
 
     /** @param cranes of the run */
     public RackNode(Flow flow, int index, Rack rack, Cranes cranes) {
@@ -176,10 +180,7 @@ public final class RackNode extends ContentNode implements Room {
 
     @Override
     protected void begin() {
-        List<Crane> all = cranes.of(rack.name());
-        for (int i = 0; i < Math.min(aisles.length, all.size()); i++) {
-            aisles[i].install(all.get(i));
-        }
+        install(cranes.of(rack.name()));
         for (RackStock one : rack.stock()) {
             for (int i = 0; i < one.pieces(); i++) {
                 if (!begins(new Piece(flow.types.number(one.type())))) {
@@ -192,6 +193,33 @@ public final class RackNode extends ContentNode implements Room {
         }
         traceContent();
         flow.toAgenda(this);
+    }
+
+    private void install(List<Crane> all) {
+        int count = Math.min(aisles.length, all.size());
+        if (count == 0) {
+            return;
+        }
+        StackerCrane group = all.getFirst().element();
+        boolean change = count < aisles.length && group.transfer().isPresent();
+        transfer = change ? new Transfer(this, group.transfer().get()) : null;
+        for (int i = 0; i < (change ? aisles.length : count); i++) {
+            aisles[i].serveBy(group.cycles());
+        }
+        for (int i = 0; i < count; i++) {
+            aisles[group.firstAisle(i, aisles.length)].install(all.get(i));
+        }
+    }
+
+    /** What takes cranes from aisle to aisle; null: each stays in its own. */
+    @Nullable
+    Transfer transfer() {
+        return transfer;
+    }
+
+    /** How its cranes move. */
+    CraneDriving driving() {
+        return cranes.of(rack.name()).getFirst().driving();
     }
 
     /** A piece that lies there at the start; says whether there is room for it. */

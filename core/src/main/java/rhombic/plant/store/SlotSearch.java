@@ -102,7 +102,7 @@ final class SlotSearch {
         int coming = coming(aisle);
         boolean isFull = infeed != AT_START
                 && aisle.atInfeed(infeed) + taker.claimsAt(spot(infeed, aisle)) >= rack.infeeds.get(infeed).capacity();
-        if (aisle.crane() == null || isFull) {
+        if (!aisle.isServed() || isFull) {
             return false;
         }
         int lane = lane(aisle, piece);

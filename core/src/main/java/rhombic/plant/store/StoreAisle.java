@@ -4,11 +4,13 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.Objects;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import rhombic.space.Pose;
+import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.PreZone;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.TransferPoint;
@@ -25,8 +27,13 @@ final class StoreAisle {
     final TreeSet<Load> asked = new TreeSet<>(Stock.URGENT_FIRST);
     private final List<In> infeeds = new ArrayList<>();
     private final List<Out> outfeeds = new ArrayList<>();
+    /** The crane that is in it; null if none is. */
     private @Nullable Crane crane;
+    /** What cranes do in it; null: none ever comes. */
     private @Nullable CraneDuty duty;
+    private boolean isExpected;
+    /** When the last crane left it. */
+    private long leftNanos;
     /** How many loads of each type it holds, on the crane and at both ends too; of all types. */
     private final int[] ofType;
     private int loads;
@@ -66,20 +73,62 @@ final class StoreAisle {
         ofType = new int[rack.flow.types.count()];
     }
 
+    /** Cranes that work like that come into it. */
+    void serveBy(CraneCycles cycles) {
+        duty = new CraneDuty(this, rack, cycles);
+    }
+
+    /** That crane is in it when the run begins. */
     void install(Crane newCrane) {
-        crane = newCrane;
-        CraneDuty does = new CraneDuty(this, rack, newCrane);
-        duty = does;
-        Pose middle = rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0));
+        setCrane(newCrane);
         double high = Stream.concat(rack.infeeds.stream(), rack.outfeeds.stream()).mapToDouble(TransferPoint::heightMetres)
                 .reduce(layout.heightMetres(), Math::max);
-        newCrane.install(does, middle, layout.lengthMetres(), high, layout.reachMetres(layout.depth() - 1) + 1,
+        newCrane.install(place(), high, layout.reachMetres(layout.depth() - 1) + 1,
                 layout.bayPitch().inBaseUnit(), position(rack.rack.infeed()));
     }
 
-    @Nullable
-    Crane crane() {
-        return crane;
+    /** Where a crane works in it. */
+    Crane.Place place() {
+        return new Crane.Place(Objects.requireNonNull(duty, "no crane ever comes into it"),
+                rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0)), layout.lengthMetres());
+    }
+
+    private void setCrane(@Nullable Crane now) {
+        crane = now;
+        if (duty != null) {
+            duty.setCrane(now);
+        }
+    }
+
+    /** Whether a crane is in it, or comes into it now and then. */
+    boolean isServed() {
+        return duty != null;
+    }
+
+    // ---- cranes that come and go
+
+    /** A crane has set out for it. */
+    void expect() {
+        isExpected = true;
+    }
+
+    void comes(Crane to) {
+        isExpected = false;
+        setCrane(to);
+    }
+
+    void isLeft() {
+        leftNanos = rack.flow.now();
+        setCrane(null);
+    }
+
+    long leftNanos() {
+        return leftNanos;
+    }
+
+    /** Whether something is to be done in it, and no crane is there or on its way. */
+    boolean waitsForCrane() {
+        return crane == null && !isExpected && duty != null && duty.isWaiting();
     }
 
     int loads() {
@@ -123,9 +172,7 @@ final class StoreAisle {
     }
 
     double seconds(Crane.Position from, Crane.Position to) {
-        Crane one = crane;
-        assert one != null : "only a crane takes time";
-        return one.driving().seconds(to.along() - from.along(), to.high() - from.high());
+        return rack.driving().seconds(to.along() - from.along(), to.high() - from.high());
     }
 
     // ---- the infeed and the outfeed

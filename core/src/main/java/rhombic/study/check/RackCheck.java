@@ -20,6 +20,7 @@ import rhombic.study.Travel;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.ResourceGroup;
 import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderLine;
@@ -93,6 +94,28 @@ final class RackCheck {
                             e -> ((StackerCrane) e).withCranes(rack.get().layout().aisles())));
         }
         rack.ifPresent(one -> room(crane, one));
+        rack.ifPresent(one -> crane.transfer().ifPresent(by -> transfer(crane, by, one)));
+    }
+
+    private void transfer(StackerCrane crane, AisleTransfer by, Rack rack) {
+        if (crane.cranes() >= rack.layout().aisles()) {
+            problems.add(new Problem(Problem.Grade.HINT, Problem.Kind.CREW, crane.name(),
+                    "Each aisle of " + rack.name() + " has a crane of its own, so the transfer does nothing",
+                    "Take cranes out, or the transfer",
+                    Problem.Fix.of("Take the transfer out", crane, e -> ((StackerCrane) e).withTransfer(Optional.empty()))));
+        }
+        boolean isInTheWay = Stream.concat(rack.infeeds().stream(), rack.outfeeds().stream()).anyMatch(point -> point.end() == by.end());
+        if (isInTheWay) {
+            TransferPoint.End other = by.end() == TransferPoint.End.FRONT ? TransferPoint.End.REAR : TransferPoint.End.FRONT;
+            boolean isFree = Stream.concat(rack.infeeds().stream(), rack.outfeeds().stream()).noneMatch(point -> point.end() == other);
+            warn(Problem.Kind.CREW, crane.name(),
+                    "Its transfer runs " + by.end().word() + ", where loads come and go, so cranes drive through what stands there",
+                    isFree ? "Let it run at the other end" : "Let loads come and go at one end alone, and let it run at the other",
+                    isFree
+                            ? Problem.Fix.of("Let it run " + other.word(), crane,
+                                    e -> ((StackerCrane) e).withTransfer(Optional.of(by.withEnd(other))))
+                            : null);
+        }
     }
 
     private void room(StackerCrane crane, Rack rack) {
@@ -129,10 +152,10 @@ final class RackCheck {
         }
         StackerCrane first = servers.getFirst();
         int aisles = rack.layout().aisles();
-        if (first.cranes() < aisles) {
+        if (first.cranes() < aisles && first.transfer().isEmpty()) {
             int without = first.cranes() + 1;
             warn(Problem.Kind.CREW, rack.name(), "Aisle " + without + (without == aisles ? " has" : " and those behind it have")
-                    + " no crane, so nothing is stored there", "Have one crane for each aisle",
+                    + " no crane, so nothing is stored there", "Have one crane for each aisle, or a transfer",
                     Problem.Fix.of("Have " + aisles + " cranes", first, e -> ((StackerCrane) e).withCranes(aisles)));
         }
         if (!rack.layout().form().isForCranes()) {

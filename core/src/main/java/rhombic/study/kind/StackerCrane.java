@@ -1,6 +1,8 @@
 package rhombic.study.kind;
 
+import java.io.Serializable;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
@@ -11,6 +13,8 @@ import rhombic.study.field.FieldType;
 import rhombic.study.field.Reference;
 import rhombic.study.place.AxisDriving;
 import rhombic.study.place.Footprint;
+import org.jspecify.annotations.Nullable;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.CraneDriving;
 import rhombic.study.rack.RackLayout;
@@ -18,15 +22,17 @@ import rhombic.study.value.Count;
 import rhombic.study.value.Names;
 
 /**
- * Stacker cranes, each of which serves one aisle of a rack: it stores what comes to the infeed, and brings what is to go out to the outfeed. Where they
- * stand on the floor is where their control desk is.
+ * Stacker cranes, each of which serves one aisle of a rack: it stores what comes to the infeed, and brings what is to go out to the outfeed. With a transfer
+ * fewer of them serve all aisles, one after the other. Where they stand on the floor is where their control desk is.
  *
  * @param rack that they serve, by name; empty: none yet
- * @param cranes how many, one for each aisle
+ * @param cranes how many, one for each aisle if there is no transfer
  * @param driving how they move
  * @param cycles what they do one after the other
+ * @param transfer takes them from aisle to aisle; empty: each stays in its own
  */
-public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving driving, CraneCycles cycles) implements ResourceGroup {
+public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving driving, CraneCycles cycles,
+        Optional<AisleTransfer> transfer) implements ResourceGroup {
     private static final Dispatching RULES = Dispatching.USUAL.withIdleAt(IdlePlace.WHERE_THEY_ARE).withTravel(TravelChoice.STRAIGHT);
     private static final double CARRIAGE_METRES = 0.3;
     private static final Footprint DESK = new Footprint(1.2, 0.8, 1.1);
@@ -34,7 +40,8 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     public static final Kind<StackerCrane> KIND = new Kind<>("Stacker crane", Family.STORE, StackerCrane.class, List.of(
             Field.optional("rack", "That they serve; missing: none yet.", new FieldType.Text(Reference.ELEMENT), "", StackerCrane::rack,
                     StackerCrane::withRack),
-            Field.required("cranes", "How many they are, one for each aisle.", new FieldType.Whole(1, RackLayout.MAX_AISLES),
+            Field.required("cranes", "How many they are, one for each aisle, or fewer if there is a transfer.",
+                    new FieldType.Whole(1, RackLayout.MAX_AISLES),
                     StackerCrane::cranes, StackerCrane::withCranes),
             AxisDriving.speedField("speed", "At which they travel along the aisle.", CraneDriving.USUAL.travel())
                     .within(CraneDriving::travel, CraneDriving::withTravel).within(StackerCrane::driving, StackerCrane::with),
@@ -56,7 +63,9 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
                     new FieldType.Whole(1, CraneCycles.MAX_LOADS), 1, CraneCycles::loads, CraneCycles::withLoads)
                     .within(StackerCrane::cycles, StackerCrane::with),
             Field.optional("dwell", "Where they wait; missing: they stay where they are.", FieldType.Word.of(CraneCycles.Dwell.values()),
-                    CraneCycles.Dwell.STAY, CraneCycles::dwell, CraneCycles::withDwell).within(StackerCrane::cycles, StackerCrane::with)),
+                    CraneCycles.Dwell.STAY, CraneCycles::dwell, CraneCycles::withDwell).within(StackerCrane::cycles, StackerCrane::with),
+            Field.optional("transfer", "Takes them from aisle to aisle; missing: each stays in its own.",
+                    new FieldType.Maybe<>(AisleTransfer.TYPE), Optional.empty(), StackerCrane::transfer, StackerCrane::withTransfer)),
             StackerCrane::usual, (basics, types) -> usual(basics));
 
     public StackerCrane {
@@ -67,7 +76,7 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     private static StackerCrane usual(Basics basics) {
-        return new StackerCrane(basics, "", 1, CraneDriving.USUAL, CraneCycles.USUAL);
+        return new StackerCrane(basics, "", 1, CraneDriving.USUAL, CraneCycles.USUAL, Optional.empty());
     }
 
     @Override
@@ -80,7 +89,7 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
         return rack.equals(one.name());
     }
 
-    /** Called as the group, with the number of their aisle if there are several. */
+    /** Called as the group, with their number if there are several: without a transfer that of their aisle. */
     @Override
     public List<Person> members() {
         return Person.alike(name(), cranes);
@@ -154,19 +163,19 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
 
     @Override
     public StackerCrane with(Basics newBasics) {
-        return new StackerCrane(newBasics, rack, cranes, driving, cycles);
+        return new StackerCrane(newBasics, rack, cranes, driving, cycles, transfer);
     }
 
     public StackerCrane withRack(String newRack) {
-        return new StackerCrane(basics, newRack, cranes, driving, cycles);
+        return new StackerCrane(basics, newRack, cranes, driving, cycles, transfer);
     }
 
     public StackerCrane withCranes(int newCranes) {
-        return new StackerCrane(basics, rack, newCranes, driving, cycles);
+        return new StackerCrane(basics, rack, newCranes, driving, cycles, transfer);
     }
 
     public StackerCrane with(CraneDriving newDriving) {
-        return new StackerCrane(basics, rack, cranes, newDriving, cycles);
+        return new StackerCrane(basics, rack, cranes, newDriving, cycles, transfer);
     }
 
     /** Moving otherwise. */
@@ -175,11 +184,32 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
     }
 
     public StackerCrane with(CraneCycles newCycles) {
-        return new StackerCrane(basics, rack, cranes, driving, newCycles);
+        return new StackerCrane(basics, rack, cranes, driving, newCycles, transfer);
     }
 
     /** Doing otherwise. */
     public StackerCrane withCycles(UnaryOperator<CraneCycles> change) {
         return with(change.apply(cycles));
+    }
+
+    public StackerCrane withTransfer(Optional<AisleTransfer> newTransfer) {
+        return new StackerCrane(basics, rack, cranes, driving, cycles, newTransfer);
+    }
+
+    /** The aisle of a rack with so many in which a crane begins: its own, or, if they are fewer and change, spread over all; from 0. */
+    public int firstAisle(int number, int aisles) {
+        return transfer.isPresent() && cranes < aisles ? number * aisles / cranes : number;
+    }
+
+    /** Optional values can't be serialised, so this stands in for the record on its way. */
+    private record Stored(Basics basics, String rack, int cranes, CraneDriving driving, CraneCycles cycles,
+            @Nullable AisleTransfer transfer) implements Serializable {
+        private Object readResolve() {
+            return new StackerCrane(basics, rack, cranes, driving, cycles, Optional.ofNullable(transfer));
+        }
+    }
+
+    private Object writeReplace() {
+        return new Stored(basics, rack, cranes, driving, cycles, transfer.orElse(null));
     }
 }

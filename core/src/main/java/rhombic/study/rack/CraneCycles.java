@@ -57,6 +57,11 @@ public record CraneCycles(Cycle rule, Distribution forkTime, Distribution deepTi
         Count.between(1, MAX_LOADS, "The loads that a crane takes at a time", loads);
     }
 
+    /** How far a fork is before the middle of the crane, along the aisle, if they are so far apart. */
+    public double forkMetres(int fork, double pitch) {
+        return (fork - (loads - 1) / 2.0) * pitch;
+    }
+
     public CraneCycles withRule(Cycle newRule) {
         return new CraneCycles(newRule, forkTime, deepTime, loads, dwell);
     }

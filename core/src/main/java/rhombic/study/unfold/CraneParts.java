@@ -12,7 +12,7 @@ import rhombic.study.kind.StackerCrane;
  * by crane.
  *
  * @param member its number among all members
- * @param number in its group, from 0: of a stacker crane, its aisle
+ * @param number in its group, from 0: of a stacker crane that stays in its aisle, that aisle
  * @param inner what moves on the crane itself: the carriage of a stacker crane, the trolley of a bridge
  * @param tips how many move on that and hold loads: forks, or the hook
  */

@@ -1,16 +1,20 @@
 package rhombic.desktop.floor;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.paint.PhongMaterial;
+import javafx.scene.shape.TriangleMesh;
 import rhombic.desktop.floor.body.RackBody;
 import rhombic.scene.CraneScene;
 import rhombic.space.Pose;
+import rhombic.study.kind.Rack;
 import rhombic.study.unfold.UnfoldedStudy;
 
 /** The stacker cranes on the floor, with the rails on which they run and the tables where loads come and go. */
@@ -19,6 +23,8 @@ final class CraneView {
     private final PhongMaterial palette;
     private final List<One> cranes = new ArrayList<>();
     private List<Optional<CraneScene.Crane>> shown = List.of();
+    /** Of racks whose cranes change aisles: what all of them run on. */
+    private final List<PlacedBody> ways = new ArrayList<>();
 
     /** One crane as drawn. */
     private final class One {
@@ -32,14 +38,14 @@ final class CraneView {
             isThere = crane.isPresent();
             forks = crane.map(one -> IntStream.range(0, one.forks()).mapToObj(i -> new PlacedBody(palette)).toList()).orElse(List.of());
             crane.ifPresent(one -> {
-                aisle.setMesh(RackBody.aisle(one.rack(), one.aisle()));
-                Pose at = one.rack().placement().pose();
-                aisle.at(at.x(), at.y(), 0, at.heading());
+                if (one.transfer().isEmpty()) {
+                    place(aisle, one.rack(), RackBody.aisle(one.rack(), one.aisle()));
+                }
                 mast.setMesh(RackBody.mast(one.highMetres(), one.carriageMetres()));
                 carriage.setMesh(RackBody.carriage(one.carriageMetres()));
                 forks.forEach(fork -> fork.setMesh(RackBody.fork()));
             });
-            aisle.setVisible(isThere);
+            aisle.setVisible(isThere && crane.get().transfer().isEmpty());
         }
 
         void setVisible(boolean visible) {
@@ -70,7 +76,31 @@ final class CraneView {
         shown = all;
         cranes.clear();
         all.forEach(crane -> cranes.add(new One(crane)));
-        view.getChildren().setAll(cranes.stream().flatMap(One::all).toList());
+        ways.clear();
+        Set<String> racks = new HashSet<>();
+        all.stream().flatMap(Optional::stream).filter(crane -> crane.transfer().isPresent() && racks.add(crane.rack().name()))
+                .forEach(this::addWays);
+        view.getChildren().setAll(Stream.concat(ways.stream().map(PlacedBody::view), cranes.stream().flatMap(One::all)).toList());
+    }
+
+    private void addWays(CraneScene.Crane crane) {
+        Rack rack = crane.rack();
+        for (int aisle = 0; aisle < rack.layout().aisles(); aisle++) {
+            addWay(rack, RackBody.aisle(rack, aisle));
+        }
+        addWay(rack, RackBody.transfer(rack.layout(), crane.transfer().orElseThrow()));
+    }
+
+    private void addWay(Rack rack, TriangleMesh mesh) {
+        PlacedBody way = new PlacedBody(palette);
+        place(way, rack, mesh);
+        ways.add(way);
+    }
+
+    private static void place(PlacedBody body, Rack rack, TriangleMesh mesh) {
+        body.setMesh(mesh);
+        Pose at = rack.placement().pose();
+        body.at(at.x(), at.y(), 0, at.heading());
     }
 
     void hide() {

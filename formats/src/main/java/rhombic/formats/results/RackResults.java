@@ -31,6 +31,7 @@ final class RackResults {
             one.put("relocated", rack.relocated());
             one.put("singleCycles", rack.singleCycles());
             one.put("doubleCycles", rack.doubleCycles());
+            one.put("aisleChanges", rack.aisleChanges());
             one.put("stayedTooLong", rack.overdue());
             one.put("ordersDone", rack.orders());
             one.put("orderLinesDone", rack.lines());
@@ -78,12 +79,14 @@ final class RackResults {
 
     static void table(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "rack", "places", "content mean", "content max", "stored", "fetched", "relocated", "single cycles",
-                "double cycles", "stayed too long", "orders done", "order lines done", "orders on time", "order time mean s",
+                "double cycles", "aisle changes", "stayed too long", "orders done", "order lines done", "orders on time",
+                "order time mean s",
                 "lateness mean s", "orders waiting", "pieces missing", "pieces struck off");
         for (RunFigures run : summary.runs()) {
             for (RackFigures rack : run.racks()) {
                 out.printRecord(run.replication(), rack.name(), rack.capacity(), rack.contentMean(), rack.contentMax(), rack.stored(),
-                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.overdue(), rack.orders(),
+                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.aisleChanges(), rack.overdue(),
+                        rack.orders(),
                         rack.lines(),
                         rack.onTime(), cell(rack.orderHours() * HOUR_SECONDS), cell(rack.lateHours() * HOUR_SECONDS), rack.waitingOrders(),
                         rack.missingPieces(), rack.cutPieces());

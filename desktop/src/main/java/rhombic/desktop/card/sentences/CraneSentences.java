@@ -7,24 +7,31 @@ import static rhombic.desktop.card.text.Sentence.Token.typed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import rhombic.chance.DistributionText;
 import rhombic.desktop.card.phrases.AxisWords;
 import rhombic.desktop.card.phrases.DutySentences;
 import rhombic.desktop.card.phrases.FailureSentences;
 import rhombic.desktop.card.text.Sentence;
+import rhombic.desktop.card.text.Sentence.Token;
 import rhombic.desktop.card.text.Sentence.Words;
 import rhombic.desktop.card.text.Typed;
+import rhombic.quantity.Dimension;
+import rhombic.quantity.Quantity;
 import rhombic.study.Study;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.RackLayout;
+import rhombic.study.rack.TransferPoint;
 
 /** What the card of stacker cranes says. */
 final class CraneSentences {
     private static final String NO_RACK = "no rack yet";
+    private static final String IN_THEIR_AISLE = "stays in its aisle";
 
     private final Study study;
     private final StackerCrane crane;
@@ -36,7 +43,8 @@ final class CraneSentences {
 
     static List<Sentence> of(Study study, StackerCrane crane) {
         CraneSentences sentences = new CraneSentences(study, crane);
-        List<Sentence> all = new ArrayList<>(List.of(sentences.served(), sentences.moving(), sentences.fork(), sentences.cycles()));
+        List<Sentence> all = new ArrayList<>(List.of(sentences.served(), sentences.moving(), sentences.fork(), sentences.cycles(),
+                sentences.transfer()));
         all.add(DutySentences.calendarOf(study, crane));
         FailureSentences failures = FailureSentences.of(study, crane);
         all.addAll(failures.all());
@@ -50,7 +58,8 @@ final class CraneSentences {
         racks.add(NO_RACK);
         return new Sentence(
                 typed("cranes", String.valueOf(crane.cranes()), String.valueOf(crane.cranes()),
-                        "A whole number from 1 to " + RackLayout.MAX_AISLES + ", one for each aisle",
+                        "A whole number from 1 to " + RackLayout.MAX_AISLES
+                                + ", one for each aisle, or fewer if a transfer takes them from aisle to aisle",
                         text -> crane(c -> c.withCranes(Typed.whole(text, "The cranes of a rack")))),
                 new Words(crane.cranes() == 1 ? " crane serves the aisle of " : " cranes serve the aisles of "),
                 picked("rack", crane.rack().isEmpty() ? NO_RACK : crane.rack(), racks,
@@ -94,6 +103,41 @@ final class CraneSentences {
                         text -> crane(c -> c.withCycles(
                                 y -> y.withDwell(Typed.choice(CraneCycles.Dwell.values(), CraneCycles.Dwell::word, text))))),
                 new Words("."));
+    }
+
+    private Sentence transfer() {
+        Optional<AisleTransfer> by = crane.transfer();
+        List<String> ends = new ArrayList<>(Arrays.stream(TransferPoint.End.values()).map(CraneSentences::byTransfer).toList());
+        ends.add(IN_THEIR_AISLE);
+        Token where = picked("transfer", by.map(one -> byTransfer(one.end())).orElse(IN_THEIR_AISLE), ends,
+                text -> crane(c -> c.withTransfer(text.equals(IN_THEIR_AISLE)
+                        ? Optional.empty()
+                        : Optional.of(c.transfer().orElse(AisleTransfer.USUAL)
+                                .withEnd(Typed.choice(TransferPoint.End.values(), CraneSentences::byTransfer, text))))));
+        if (by.isEmpty()) {
+            return new Sentence(new Words("Each "), where, new Words("."));
+        }
+        AisleTransfer transfer = by.get();
+        return new Sentence(new Words("Each "), where, new Words(", which runs at "),
+                typed("transfer speed", transfer.speed().toString(), transfer.speed().toString(), "A speed, such as 0.5 m/s",
+                        text -> transfer(t -> t.withSpeed(Quantity.parse(text, Dimension.SPEED)))),
+                new Words("; to drive onto it, and off it, takes "),
+                typed("drive on", transfer.driveOnTime().toString(), transfer.driveOnTime().toString(), "A time, such as 30 s",
+                        text -> transfer(t -> t.withDriveOnTime(Quantity.parse(text, Dimension.TIME)))),
+                new Words(". It leaves when nothing is left to do there, or after "),
+                typed("cycles", transfer.maxCycles() == 1 ? "1 cycle" : transfer.maxCycles() + " cycles",
+                        String.valueOf(transfer.maxCycles()),
+                        "A whole number of cycles, at least 1",
+                        text -> transfer(t -> t.withMaxCycles(Typed.whole(text, "The cycles in an aisle")))),
+                new Words(" if another aisle waits."));
+    }
+
+    private static String byTransfer(TransferPoint.End end) {
+        return "changes aisles by a transfer " + end.word();
+    }
+
+    private UnaryOperator<Study> transfer(UnaryOperator<AisleTransfer> change) {
+        return crane(c -> c.withTransfer(c.transfer().map(change)));
     }
 
     private UnaryOperator<Study> crane(UnaryOperator<StackerCrane> change) {

@@ -7,6 +7,7 @@ import rhombic.space.Path;
 import rhombic.space.Pose;
 import rhombic.study.kind.Rack;
 import rhombic.study.rack.RackForm;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.TransferPoint;
 
@@ -21,6 +22,10 @@ public final class RackBody {
     private static final double MAST = 0.75;
     /** From the side of the carriage to the middle of the mast beside it. */
     private static final double MAST_BESIDE = 0.13;
+
+    /** Between the rails of a transfer, and what they are longer than the way across. */
+    private static final double TRANSFER_WIDE = 2.4;
+    private static final double TRANSFER_ENDS = 2;
 
     private RackBody() {}
 
@@ -103,6 +108,18 @@ public final class RackBody {
             for (int i = 0; i < rack.outfeeds().size(); i++) {
                 lane(maker, rack, rack.preZone().out(i, aisle), false);
             }
+        }
+        return maker.mesh();
+    }
+
+    /** What takes cranes from aisle to aisle: two rails across, and a stop behind each aisle; seen from the middle of the rack. */
+    public static TriangleMesh transfer(RackLayout layout, AisleTransfer transfer) {
+        double x = transfer.alongMetres(layout) - layout.lengthMetres() / 2;
+        double wide = layout.aislePitchMetres() * (layout.aisles() - 1) + TRANSFER_ENDS;
+        double middle = (layout.aisleMetres(0) + layout.aisleMetres(layout.aisles() - 1)) / 2;
+        MeshMaker maker = new MeshMaker().bar(x, middle, 0, TRANSFER_WIDE + 0.6, wide, 0.03, Swatch.STEEL);
+        for (int side = -1; side <= 1; side += 2) {
+            maker.bar(x + side * TRANSFER_WIDE / 2, middle, 0.03, 0.14, wide, 0.08, Swatch.STEEL_DARK);
         }
         return maker.mesh();
     }
