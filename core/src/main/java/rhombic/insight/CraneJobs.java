@@ -49,6 +49,9 @@ public final class CraneJobs {
         for (Trace.Lift lift : trace.lifts(now, node, crane::isTip, MAX_LIFTS, now.timeNanos() + AHEAD_NANOS)) {
             if (lift.body() < now.bodies() && now.isAt(lift.body(), node)) { // else it is yet to come
                 int from = places.getOrDefault(lift.body(), now.placeOf(lift.body()));
+                if (lift.fromNanos() > now.timeNanos() && isGoingOut(rack, from)) {
+                    continue; // another load that will have its number then
+                }
                 jobs.add(text(lift, rack, from, now));
                 places.put(lift.body(), lift.toPlace());
             }
@@ -64,6 +67,14 @@ public final class CraneJobs {
         }
         String from = fromPlace >= 0 ? " from " + place(rack, fromPlace) : "";
         return "in " + Clock.elapsed(lift.fromNanos() - now.timeNanos()) + " " + load + from + to;
+    }
+
+    private static boolean isGoingOut(Rack rack, int place) {
+        if (place < 0) {
+            return false;
+        }
+        RackPlaces.Sort sort = rack.places().place(place).sort();
+        return sort == RackPlaces.Sort.WAY_OUT || sort == RackPlaces.Sort.PORT;
     }
 
     private static String place(Rack rack, int number) {

@@ -89,6 +89,27 @@ class RackSectionTest {
         assertEquals(List.of(), new CraneJobs(unfolded).of(crane, TRACE, TRACE.at(1_000_000_000_000L)).getFirst().jobs());
     }
 
+    /** Of four that come one after the other, each gets the number of the one before, which has gone: what still goes out is told of no more. */
+    @Test
+    void whatGoesOutIsNotToldOfAsFetchedAgain() {
+        Rack rack = STUDY.find("Rack", Rack.class).orElseThrow().withStock(List.of()).withLayout(l -> l.withAisles(2))
+                .withOrders(Optional.empty());
+        Study study = new Lines()
+                .chain(Lines.timetable("In", "10 s Piece", "120 s Piece", "240 s Piece", "360 s Piece"), rack, goodsOut("Out"))
+                .chain(STUDY.find("Crane", StackerCrane.class).orElseThrow().withCranes(2)).study(1, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        UnfoldedStudy unfolded = UnfoldedStudy.of(study);
+        StackerCrane crane = study.find("Crane", StackerCrane.class).orElseThrow();
+        int told = 0;
+        for (int second = 0; second < 600; second++) {
+            for (CraneJobs.OfCrane one : new CraneJobs(unfolded).of(crane, trace, trace.at(second * 1_000_000_000L))) {
+                told += one.jobs().size();
+                assertTrue(one.jobs().stream().noneMatch(job -> job.contains(" from the outfeed")), one.jobs()::toString);
+            }
+        }
+        assertTrue(told > 20, "they are told of: " + told);
+    }
+
     /** A click on a load tells its slot, that a crane moves it, and where it waits to go. */
     @Test
     void aLoadTellsWhereItIs() {

@@ -73,10 +73,10 @@ class AisleTransferTest {
     }
 
     /**
-     * The crane fetches what lies in its aisle: 1 s, 4 s, 1 s, and half of 4 s; at 10 s it has set that down. From 1 m before the bay it drives to 2.5 m behind, in
-     * 2.75 s, onto the transfer in 10 s, 2.9 m across in 5.8 s, off it in 10 s, and 3.5 m to the bay in 1.75 s; then 4 s, 1 s, and half of 4 s.
+     * The crane fetches what lies in its aisle: 1 s, 4 s, 1 s, and half of 4 s; at 10 s it has set that down. From 1 m before the bay it drives to its end, in
+     * 1.5 s, onto the transfer in 10 s, 2.9 m across in 5.8 s, off it in 10 s, and back to the middle of the bay in 0.5 s; then 4 s, 1 s, and half of 4 s.
      */
-    private static final double SECOND = 10 + 2.75 + 10 + PITCH / 0.5 + 10 + 1.75 + 4 + 1 + 2;
+    private static final double SECOND = 10 + 1.5 + 10 + PITCH / 0.5 + 10 + 0.5 + 4 + 1 + 2;
 
     @Test
     void aCraneGoesToTheOtherAisleWhenNothingIsLeftToDo() {
@@ -98,10 +98,10 @@ class AisleTransferTest {
         UnfoldedStudy unfolded = UnfoldedStudy.of(study);
         Trace trace = Runs.traceOf(study);
         Scene scene = new Scene(unfolded);
-        Moment across = trace.at(Math.round((1000 + 10 + 2.75 + 10 + PITCH) * 1e9)); // half of the way
+        Moment across = trace.at(Math.round((1000 + 10 + 1.5 + 10 + PITCH) * 1e9)); // half of the way
         scene.pose(across, 0, new Poses());
         Pose mast = scene.cranes().mast(0);
-        assertEquals(rack.layout().lengthMetres() / 2 + 2.5, mast.x(), NEAR);
+        assertEquals(rack.layout().lengthMetres() / 2 + 3.3, mast.x(), NEAR);
         assertEquals((rack.layout().aisleMetres(0) + rack.layout().aisleMetres(1)) / 2, mast.y(), NEAR);
         assertEquals(0, mast.heading(), NEAR);
         assertTrue(section(unfolded, rack, across, 0).crane().isEmpty());
@@ -130,7 +130,7 @@ class AisleTransferTest {
     }
 
     /**
-     * Two cranes, in the first aisle and in the third of four, both go on to the next. Both come to the transfer at 12.75 s: the first goes first, and is off it
+     * Two cranes, in the first aisle and in the third of four, both go on to the next. Both come to the transfer at 11.5 s: the first goes first, and is off it
      * 25.8 s later; then the transfer goes back to the third aisle, in 5.8 s.
      */
     @Test

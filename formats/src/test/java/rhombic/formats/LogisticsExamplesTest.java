@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.HashMap;
 import org.junit.jupiter.api.Test;
 import rhombic.experiment.Summary;
 import rhombic.insight.DeadlockFinding;
@@ -13,6 +14,8 @@ import rhombic.insight.Finding;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
+import rhombic.measure.RackFigures;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.Study;
 import rhombic.study.check.FloorCheck;
 import rhombic.study.check.Problem;
@@ -120,6 +123,24 @@ class LogisticsExamplesTest extends Examples {
         assertTrue(DeadlockFinding.of(run(eight)).isEmpty());
         Study usual = open("examples/twelve-agvs");
         assertTrue(DeadlockFinding.of(run(usual.withPlan(crowded.plan()))).isEmpty(), "where stops are not moved, twelve keep going");
+    }
+
+    /** A transfer takes cranes from aisle to aisle of the spare parts: with one, one order in ten is late at least, and with two none; with six it does nothing. */
+    @Test
+    void twoCranesAreEnoughForSixAislesOfSpareParts() throws Exception {
+        Study parts = open("examples/spare-parts-store");
+        Map<Integer, RackFigures> byCranes = new HashMap<>();
+        for (int cranes : new int[] {1, 2, 6}) {
+            RunFigures run = run(parts.changed("Cranes", e -> ((StackerCrane) e).withCranes(cranes))).runs().getFirst();
+            assertTrue(run.deadlock().isNone());
+            byCranes.put(cranes, run.racks().getFirst());
+        }
+        assertTrue(byCranes.get(1).onTimeShare() < 0.9, byCranes.get(1)::toString);
+        assertEquals(1, byCranes.get(2).onTimeShare(), 0.01);
+        assertTrue(byCranes.get(1).aisleChanges() > 500 && byCranes.get(2).aisleChanges() > 500);
+        assertEquals(0, byCranes.get(6).aisleChanges());
+        assertTrue(
+                byCranes.get(6).orderHours() < byCranes.get(2).orderHours() && byCranes.get(2).orderHours() < byCranes.get(1).orderHours());
     }
 
     /** In the cheese store nothing stands still, and slots by class shorten the ways of the cranes by more than a tenth. */

@@ -77,8 +77,8 @@ final class Crane extends Worker {
 
     private enum Phase {
         IDLE, TRAVEL, REACH, RETURN, TO_WAIT, TO_TRANSFER,
-        /** It waits until the transfer has come, and drives onto it. */
-        DRIVE_ON, ACROSS, DRIVE_OFF
+        /** It waits until the transfer has come. */
+        AWAIT, DRIVE_ON, ACROSS, DRIVE_OFF
     }
 
     /** What is no farther is there. */
@@ -210,7 +210,7 @@ final class Crane extends Worker {
         }
         change = isHeld() ? null : site().work.change();
         if (change != null) {
-            go(Phase.TO_TRANSFER, new Position(change.by().along(), site().up.at()));
+            go(Phase.TO_TRANSFER, new Position(change.by().before(), site().up.at()));
             return;
         }
         Position wait = site().work.waitsAt();
@@ -282,15 +282,25 @@ final class Crane extends Worker {
             }
             case TO_TRANSFER -> {
                 onTravelled(metres);
-                phase = Phase.DRIVE_ON;
+                phase = Phase.AWAIT;
                 change().by().await(this, change());
             }
-            case DRIVE_ON -> goAcross(change());
+            case AWAIT -> drive(Phase.DRIVE_ON, change().by().on());
+            case DRIVE_ON -> {
+                onTravelled(metres);
+                goAcross(change());
+            }
             case ACROSS -> {
                 onTravelled(metres);
-                begin(Phase.DRIVE_OFF, change().by().driveOnNanos());
+                arrive(change());
             }
-            case DRIVE_OFF -> driveOff(change());
+            case DRIVE_OFF -> {
+                onTravelled(metres);
+                change().by().isFreeAt(change().to());
+                change = null;
+                phase = Phase.IDLE;
+                goOn();
+            }
             case IDLE -> throw new IllegalStateException("A crane that does nothing has ended something");
         }
     }
@@ -305,12 +315,20 @@ final class Crane extends Worker {
         return Objects.requireNonNull(change, "it stays in its aisle");
     }
 
-    /** The transfer comes, and it drives onto it: both take so long. */
-    void driveOn(long nanos) {
-        begin(Phase.DRIVE_ON, nanos);
+    /** The transfer comes for it, which takes so long. */
+    void onTransferComes(long nanos) {
+        begin(Phase.AWAIT, nanos);
         if (isDown) {
             step.pause();
         }
+    }
+
+    /** Onto the transfer, or off it. */
+    private void drive(Phase why, double to) {
+        long nanos = change().by().driveOnNanos();
+        metres = Math.abs(to - site().along.at());
+        site().along.moveTo(to, way -> Pace.over(way, nanos));
+        begin(why, nanos);
     }
 
     private void goAcross(Transfer.Change to) {
@@ -323,14 +341,11 @@ final class Crane extends Worker {
         begin(Phase.ACROSS, nanos);
     }
 
-    private void driveOff(Transfer.Change done) {
-        change = null;
+    private void arrive(Transfer.Change done) {
         Place place = done.to().place();
-        site = site().with(place.work(), axis(place, done.by().along()));
+        site = site().with(place.work(), axis(place, done.by().on()));
         done.to().comes(this);
-        done.by().isFreeAt(done.to());
-        phase = Phase.IDLE;
-        goOn();
+        drive(Phase.DRIVE_OFF, done.by().before());
     }
 
     // ---- what keeps it from going on
@@ -376,7 +391,7 @@ final class Crane extends Worker {
         return switch (phase) {
             case IDLE -> ofAll;
             case TRAVEL -> loads > 0 ? Doing.BRINGING : Doing.GOING;
-            case TO_WAIT, TO_TRANSFER, DRIVE_ON, ACROSS, DRIVE_OFF -> Doing.GOING;
+            case TO_WAIT, TO_TRANSFER, AWAIT, DRIVE_ON, ACROSS, DRIVE_OFF -> Doing.GOING;
             case REACH, RETURN -> stop().isPickUp() ? Doing.TAKING_UP : Doing.SETTING_DOWN;
         };
     }

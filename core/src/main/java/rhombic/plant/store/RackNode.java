@@ -202,7 +202,7 @@ public final class RackNode extends ContentNode implements Room {
         }
         StackerCrane group = all.getFirst().element();
         boolean change = count < aisles.length && group.transfer().isPresent();
-        transfer = change ? new Transfer(this, group.transfer().get()) : null;
+        transfer = change ? new Transfer(this, group.transfer().get(), group.cycles().loads()) : null;
         for (int i = 0; i < (change ? aisles.length : count); i++) {
             aisles[i].serveBy(group.cycles());
         }

@@ -22,7 +22,8 @@ final class Transfer {
     private final AisleTransfer rules;
     /** From the first aisle to the last. */
     private final Path across;
-    private final double along;
+    private final double before;
+    private final double on;
     private final long driveOnNanos;
     private final Deque<Turn> waiting = new ArrayDeque<>();
     /** The aisle at which it is. */
@@ -35,13 +36,15 @@ final class Transfer {
     /** A crane that waits for it, and where it goes. */
     private record Turn(Crane crane, Change change) {}
 
-    Transfer(RackNode rack, AisleTransfer rules) {
+    /** @param loads that a crane takes at a time */
+    Transfer(RackNode rack, AisleTransfer rules, int loads) {
         this.rack = rack;
         this.rules = rules;
         layout = rack.layout;
-        along = rules.alongMetres(layout);
+        before = rules.beforeMetres(layout);
+        on = rules.onMetres(layout, loads);
         driveOnNanos = rules.driveOnTime().nanos();
-        across = Path.from(rack.pose().of(Pose.at(along - layout.lengthMetres() / 2, layout.aisleMetres(0), 0, 0)))
+        across = Path.from(rack.pose().of(Pose.at(on - layout.lengthMetres() / 2, layout.aisleMetres(0), 0, 0)))
                 .aside(layout.aislePitchMetres() * (layout.aisles() - 1)).build();
     }
 
@@ -49,9 +52,14 @@ final class Transfer {
         return rules.maxCycles();
     }
 
-    /** Metres from the front of the rack, where a crane stands on it. */
-    double along() {
-        return along;
+    /** Metres from the front of the rack, where a crane waits for it. */
+    double before() {
+        return before;
+    }
+
+    /** The same where a crane stands on it. */
+    double on() {
+        return on;
     }
 
     /** That a crane takes to drive onto it, or off it. */
@@ -115,7 +123,7 @@ final class Transfer {
         Turn next = isTaken ? null : waiting.poll();
         if (next != null) {
             isTaken = true;
-            next.crane.driveOn(nanosBetween(at, next.change.from().number) + driveOnNanos);
+            next.crane.onTransferComes(nanosBetween(at, next.change.from().number));
         }
     }
 }

@@ -21,8 +21,10 @@ public record AisleTransfer(TransferPoint.End end, Quantity speed, Quantity driv
     private static final double MAX_SPEED = 50;
     private static final int MAX_CYCLES = 100_000;
     private static final double MAX_SECONDS = 86_400;
-    /** Half the length of a crane, so far outside the aisle it stands on it, and what is left free between both. */
-    private static final double BEYOND_METRES = 2.5;
+    /** From the middle of a crane with one fork to its end. */
+    private static final double HALF_CRANE_METRES = 1.5;
+    /** Between a crane that waits at the end of its aisle, and the transfer. */
+    private static final double GAP_METRES = 0.3;
     /** At the rear, 0.5 m/s, 30 s to drive on, ten cycles in each aisle. */
     public static final AisleTransfer USUAL = new AisleTransfer(TransferPoint.End.REAR, new Quantity(0.5, Unit.METRE_PER_SECOND),
             Quantity.seconds(30), 10);
@@ -52,9 +54,24 @@ public record AisleTransfer(TransferPoint.End end, Quantity speed, Quantity driv
         }
     }
 
-    /** Where the middle of a crane is that stands on it, in metres from the front of a rack. */
-    public double alongMetres(RackLayout layout) {
-        return end == TransferPoint.End.FRONT ? -BEYOND_METRES : layout.lengthMetres() + BEYOND_METRES;
+    /** Where a crane waits for it, at the end of its aisle, in metres from the front of a rack. */
+    public double beforeMetres(RackLayout layout) {
+        return end == TransferPoint.End.FRONT ? 0 : layout.lengthMetres();
+    }
+
+    /**
+     * The same of the middle of a crane that stands on it.
+     *
+     * @param loads that the crane takes at a time, side by side
+     */
+    public double onMetres(RackLayout layout, int loads) {
+        double beyond = lengthMetres(layout, loads) + GAP_METRES;
+        return end == TransferPoint.End.FRONT ? -beyond : layout.lengthMetres() + beyond;
+    }
+
+    /** How long it is, along the aisles: as long as a crane. */
+    public double lengthMetres(RackLayout layout, int loads) {
+        return 2 * HALF_CRANE_METRES + (loads - 1) * layout.bayPitch().inBaseUnit();
     }
 
     public AisleTransfer withEnd(TransferPoint.End newEnd) {

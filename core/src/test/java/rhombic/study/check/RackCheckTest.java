@@ -1,5 +1,6 @@
 package rhombic.study.check;
 
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.TransferPoint;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -90,6 +91,32 @@ class RackCheckTest {
         mended("Cranes serve it, but a crane can't reach into a flow rack from its aisle", layout(l -> l.withForm(RackForm.FLOW_RACK)));
         told("Both Cranes and Others serve it; only the first of them moves",
                 STUDY.with(StackerCrane.KIND.blank(Basics.of("Others", Placement.at(0, 40))).withRack("Rack")));
+    }
+
+    /** One crane is enough for three aisles if a transfer takes it from one to the next; it must not run where loads come and go. */
+    @Test
+    void aTransferServesAislesWithoutACraneOfTheirOwn() {
+        Study three = layout(l -> l.withAisles(3));
+        Study with = three.changed("Cranes", e -> ((StackerCrane) e).withTransfer(Optional.of(AisleTransfer.USUAL)));
+        assertEquals(List.of(), problems(with));
+        mended("Its transfer runs at the front, where loads come and go, so cranes drive through what stands there",
+                with.changed("Cranes",
+                        e -> ((StackerCrane) e).withTransfer(Optional.of(AisleTransfer.USUAL.withEnd(TransferPoint.End.FRONT)))));
+        Study both = with.changed("Rack", e -> ((Rack) e).withOutfeed(TransferPoint.USUAL.withEnd(TransferPoint.End.REAR)));
+        told("Its transfer runs at the rear, where loads come and go, so cranes drive through what stands there", both);
+        mended("Each aisle of Rack has a crane of its own, so the transfer does nothing",
+                with.changed("Cranes", e -> ((StackerCrane) e).withCranes(3)));
+    }
+
+    @Test
+    void aTransferSaysWhatItNeeds() {
+        assertThrows(StudyException.class, () -> AisleTransfer.USUAL.withMaxCycles(0));
+        assertEquals("The speed of a transfer must be above 0 m/s and at most 50 m/s; got 0 m/s",
+                assertThrows(StudyException.class, () -> AisleTransfer.USUAL.withSpeed(Quantity.parse("0 m/s", Dimension.SPEED)))
+                        .getMessage());
+        assertEquals("The time to drive onto a transfer must be from 0 s to 1 d; got 2 d",
+                assertThrows(StudyException.class, () -> AisleTransfer.USUAL.withDriveOnTime(Quantity.parse("2 d", Dimension.TIME)))
+                        .getMessage());
     }
 
     @Test

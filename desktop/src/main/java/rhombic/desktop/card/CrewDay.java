@@ -52,7 +52,7 @@ final class CrewDay {
             }
             Label says = new Label(String.format(Locale.ROOT, "%s: %s for %s%s", members.get(i).name(), state.word(crew.arePeople()),
                     Clock.elapsed(now - people.sinceNanos(person)),
-                    duty <= 0 ? "" : String.format(Locale.ROOT, ", busy %.0f %%", 100 * busy / duty)));
+                    duty <= 0 ? "" : String.format(Locale.ROOT, ", busy %.0f\u00a0%%", 100 * busy / duty)));
             says.setWrapText(true);
             says.setId("person-" + i);
             nodes.add(says);

@@ -88,12 +88,13 @@ final class CraneView {
         for (int aisle = 0; aisle < rack.layout().aisles(); aisle++) {
             addWay(rack, RackBody.aisle(rack, aisle));
         }
-        addWay(rack, RackBody.transfer(rack.layout(), crane.transfer().orElseThrow()));
+        addWay(rack, RackBody.transfer(rack.layout(), crane.transfer().orElseThrow(), crane.forks()));
     }
 
     private void addWay(Rack rack, TriangleMesh mesh) {
         PlacedBody way = new PlacedBody(palette);
         place(way, rack, mesh);
+        way.setVisible(true);
         ways.add(way);
     }
 

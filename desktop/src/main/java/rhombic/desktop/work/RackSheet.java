@@ -18,15 +18,20 @@ final class RackSheet {
     private RackSheet() {}
 
     static ResultSheet of(Summary summary) {
-        List<Column> columns = List.of(new Column("Rack", 90), new Column("Fill", 44), new Column("Max.", 44), new Column("Stored", 50),
-                new Column("Fetched", 54), new Column("Relocated", 60), new Column("Double", 46), new Column("Too long", 52),
-                new Column("Orders", 48), new Column("On time", 52), new Column("Order time", 62), new Column("Late by", 52),
-                new Column("Waiting", 52));
         List<RackFigures> racks = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().racks();
+        boolean change = racks.stream().anyMatch(rack -> rack.aisleChanges() > 0);
+        List<Column> columns = new ArrayList<>(
+                List.of(new Column("Rack", 90), new Column("Fill", 44), new Column("Max.", 44), new Column("Stored", 50),
+                        new Column("Fetched", 54), new Column("Relocated", 60), new Column("Double", 46), new Column("Too long", 52),
+                        new Column("Orders", 48), new Column("On time", 52), new Column("Order time", 62), new Column("Late by", 52),
+                        new Column("Waiting", 52)));
+        if (change) {
+            columns.add(new Column("Aisle changes", 82));
+        }
         String note = racks.isEmpty()
                 ? "There is no rack. Place one from Store on the shelf."
                 : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out.";
-        return new ResultSheet(note, columns, IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index)).toList());
+        return new ResultSheet(note, columns, IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index, change)).toList());
     }
 
     /** What lay in them, by type and by class. */
@@ -59,16 +64,21 @@ final class RackSheet {
                 Clock.span(mean.applyAsDouble(one -> one.maxStayHours() * HOUR_SECONDS)));
     }
 
-    private static List<String> row(Summary summary, int index) {
+    private static List<String> row(Summary summary, int index, boolean change) {
         Mean mean = figure -> ResultSheet.mean(summary, run -> figure.applyAsDouble(run.racks().get(index)));
-        return List.of(summary.runs().getFirst().racks().get(index).name(), ResultSheet.percent(mean.of(RackFigures::fillMean)),
-                ResultSheet.percent(mean.of(RackFigures::fillMax)), ResultSheet.number(mean.of(RackFigures::stored)),
-                ResultSheet.number(mean.of(RackFigures::fetched)), ResultSheet.number(mean.of(RackFigures::relocated)),
-                ResultSheet.percent(mean.of(RackFigures::doubleShare)), ResultSheet.number(mean.of(RackFigures::overdue)),
-                ResultSheet.number(mean.of(RackFigures::orders)), ResultSheet.percent(mean.of(RackFigures::onTimeShare)),
-                Clock.span(mean.of(figures -> figures.orderHours() * HOUR_SECONDS)),
-                Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)),
-                ResultSheet.number(mean.of(RackFigures::waitingOrders)));
+        List<String> row = new ArrayList<>(
+                List.of(summary.runs().getFirst().racks().get(index).name(), ResultSheet.percent(mean.of(RackFigures::fillMean)),
+                        ResultSheet.percent(mean.of(RackFigures::fillMax)), ResultSheet.number(mean.of(RackFigures::stored)),
+                        ResultSheet.number(mean.of(RackFigures::fetched)), ResultSheet.number(mean.of(RackFigures::relocated)),
+                        ResultSheet.percent(mean.of(RackFigures::doubleShare)), ResultSheet.number(mean.of(RackFigures::overdue)),
+                        ResultSheet.number(mean.of(RackFigures::orders)), ResultSheet.percent(mean.of(RackFigures::onTimeShare)),
+                        Clock.span(mean.of(figures -> figures.orderHours() * HOUR_SECONDS)),
+                        Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)),
+                        ResultSheet.number(mean.of(RackFigures::waitingOrders))));
+        if (change) {
+            row.add(ResultSheet.number(mean.of(RackFigures::aisleChanges)));
+        }
+        return row;
     }
 
     private interface Mean {

@@ -23,8 +23,8 @@ public final class RackBody {
     /** From the side of the carriage to the middle of the mast beside it. */
     private static final double MAST_BESIDE = 0.13;
 
-    /** Between the rails of a transfer, and what they are longer than the way across. */
-    private static final double TRANSFER_WIDE = 2.4;
+    /** Of a transfer: from its edge to a rail, and what it is wider than from the first aisle to the last. */
+    private static final double RAIL_FROM_EDGE = 0.3;
     private static final double TRANSFER_ENDS = 2;
 
     private RackBody() {}
@@ -112,14 +112,15 @@ public final class RackBody {
         return maker.mesh();
     }
 
-    /** What takes cranes from aisle to aisle: two rails across, and a stop behind each aisle; seen from the middle of the rack. */
-    public static TriangleMesh transfer(RackLayout layout, AisleTransfer transfer) {
-        double x = transfer.alongMetres(layout) - layout.lengthMetres() / 2;
+    /** What takes cranes from aisle to aisle: a pit with two rails across; seen from the middle of the rack. */
+    public static TriangleMesh transfer(RackLayout layout, AisleTransfer transfer, int loads) {
+        double x = transfer.onMetres(layout, loads) - layout.lengthMetres() / 2;
+        double length = transfer.lengthMetres(layout, loads);
         double wide = layout.aislePitchMetres() * (layout.aisles() - 1) + TRANSFER_ENDS;
         double middle = (layout.aisleMetres(0) + layout.aisleMetres(layout.aisles() - 1)) / 2;
-        MeshMaker maker = new MeshMaker().bar(x, middle, 0, TRANSFER_WIDE + 0.6, wide, 0.03, Swatch.STEEL);
+        MeshMaker maker = new MeshMaker().bar(x, middle, 0, length, wide, 0.03, Swatch.STEEL);
         for (int side = -1; side <= 1; side += 2) {
-            maker.bar(x + side * TRANSFER_WIDE / 2, middle, 0.03, 0.14, wide, 0.08, Swatch.STEEL_DARK);
+            maker.bar(x + side * (length / 2 - RAIL_FROM_EDGE), middle, 0.03, 0.14, wide, 0.08, Swatch.STEEL_DARK);
         }
         return maker.mesh();
     }

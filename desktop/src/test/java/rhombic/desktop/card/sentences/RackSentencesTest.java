@@ -13,11 +13,13 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rhombic.desktop.card.text.Sentence;
 import rhombic.quantity.Quantity;
+import rhombic.quantity.Dimension;
 import rhombic.study.Study;
 import rhombic.study.kind.Basics;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.place.Placement;
+import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.OrderLine;
@@ -110,6 +112,28 @@ class RackSentencesTest {
         assertEquals(CraneCycles.Cycle.SINGLE, single.find("Stacker cranes", StackerCrane.class).orElseThrow().cycles().rule());
         assertEquals(Optional.empty(), edited(served, "Stacker cranes", "acceleration", "at once")
                 .find("Stacker cranes", StackerCrane.class).orElseThrow().driving().travel().acceleration());
+    }
+
+    @Test
+    void aTransferIsChosenAndTypedOnTheCard() {
+        Study served = edited(edited(study, "Store", "aisles", "4"), "Store", "add cranes", "");
+        assertTrue(says(served, "Stacker cranes", "Each stays in its aisle."));
+        Study two = edited(edited(served, "Stacker cranes", "cranes", "2"), "Stacker cranes", "transfer",
+                "changes aisles by a transfer at the rear");
+        assertTrue(says(two, "Stacker cranes",
+                "Each changes aisles by a transfer at the rear, which runs at 0.5 m/s; to drive onto it, and off it, takes 30 s. It leaves when nothing is left "
+                        + "to do there, or after 10 cycles if another aisle waits."));
+        Study other = edited(
+                edited(edited(edited(two, "Stacker cranes", "transfer speed", "0.8 m/s"), "Stacker cranes", "drive on", "20 s"),
+                        "Stacker cranes", "cycles", "1"),
+                "Stacker cranes", "transfer", "changes aisles by a transfer at the front");
+        assertEquals(
+                Optional.of(
+                        new AisleTransfer(TransferPoint.End.FRONT, Quantity.parse("0.8 m/s", Dimension.SPEED), Quantity.seconds(20), 1)),
+                other.find("Stacker cranes", StackerCrane.class).orElseThrow().transfer());
+        assertTrue(says(other, "Stacker cranes", "or after 1 cycle if another aisle waits."));
+        assertThrows(IllegalArgumentException.class, () -> edited(two, "Stacker cranes", "transfer speed", "20 s"));
+        assertEquals(edited(served, "Stacker cranes", "cranes", "2"), edited(other, "Stacker cranes", "transfer", "stays in its aisle"));
     }
 
     @Test
