@@ -11,7 +11,7 @@ import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableView;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -22,6 +22,9 @@ import rhombic.desktop.work.Workbench;
 
 /** Tables of figures with their margins: of each equipment, piece type, link, person and failure. */
 final class ResultsPage extends VBox {
+    private static final double DIGIT = 7.3;
+    private static final double CELL_PADDING = 16;
+
     private final Workbench bench;
     private final Label note = new Label();
     private final Label balance = new Label();
@@ -51,8 +54,8 @@ final class ResultsPage extends VBox {
         sceneProperty().addListener((o, was, is) -> showIfSeen());
     }
 
-    private HBox subjects() {
-        HBox row = new HBox(4);
+    private FlowPane subjects() {
+        FlowPane row = new FlowPane(4, 2);
         ToggleGroup group = new ToggleGroup();
         for (ResultSheet.Subject one : ResultSheet.Subject.values()) {
             ToggleButton button = new ToggleButton(one.word());
@@ -124,7 +127,15 @@ final class ResultsPage extends VBox {
             columns = sheet.columns();
             table.getColumns().setAll(IntStream.range(0, columns.size()).mapToObj(this::column).toList());
         }
+        for (int i = 0; i < columns.size(); i++) {
+            table.getColumns().get(i).setPrefWidth(Math.max(columns.get(i).width(), needed(sheet, i)));
+        }
         table.setItems(FXCollections.observableArrayList(sheet.rows()));
+    }
+
+    /** So wide a column of figures is that none is cut off. */
+    private static double needed(ResultSheet sheet, int column) {
+        return column == 0 ? 0 : CELL_PADDING + DIGIT * sheet.rows().stream().mapToInt(row -> row.get(column).length()).max().orElse(0);
     }
 
     private TableColumn<List<String>, String> column(int at) {
@@ -132,7 +143,6 @@ final class ResultsPage extends VBox {
         column.setCellValueFactory(row -> new SimpleStringProperty(row.getValue().get(at)));
         column.setSortable(false);
         column.getStyleClass().add(at == 0 ? "text-column" : "number-column");
-        column.setPrefWidth(columns.get(at).width());
         return column;
     }
 }
