@@ -61,11 +61,11 @@ import rhombic.validation.Lines;
 class StoreDetailsTest {
     private static final double NEAR = 1e-6;
 
-    private static ListedOrder order(String name, double at, int pieces) {
+    static ListedOrder order(String name, double at, int pieces) {
         return new ListedOrder(name, Quantity.seconds(at), "Piece", pieces, false);
     }
 
-    private static StackerCrane breaking(String up, UpTime.Clock clock, String down) {
+    static StackerCrane breaking(String up, UpTime.Clock clock, String down) {
         StackerCrane crane = forks();
         return (StackerCrane) crane
                 .with(crane.basics().withDuty(crane.basics().duty().withFailures(List.of(mode("motor", up, clock, down)))));
@@ -88,7 +88,7 @@ class StoreDetailsTest {
         }
     }
 
-    private static Rack twoAisles(int stock, ListedOrder... orders) {
+    static Rack twoAisles(int stock, ListedOrder... orders) {
         return deep(orders).withLayout(l -> l.withAisles(2).withDepth(1).withLevels(LevelHeights.of(4, metres("1 m"))))
                 .withStoring(s -> s.withAisleRule(stock == 0 ? AisleChoice.SPREAD : AisleChoice.FIRST))
                 .withStock(stock == 0 ? List.of() : List.of(new RackStock("Piece", stock)));
@@ -169,7 +169,7 @@ class StoreDetailsTest {
     }
 
     /** Ten bays of 1 m with the infeed in front and the outfeed behind: three lie in the first. */
-    private static Rack along(UnaryOperator<Rack> more) {
+    static Rack along(UnaryOperator<Rack> more) {
         return more.apply(Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
                 .withLayout(l -> l.withRows(RackRows.ONE_SIDE).withBays(10).withBayPitch(metres("1 m"))
                         .withLevels(LevelHeights.of(1, metres("1 m")))
