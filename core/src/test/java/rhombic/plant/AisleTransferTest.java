@@ -187,4 +187,15 @@ class AisleTransferTest {
         assertEquals(Runs.of(without), Runs.of(with));
         assertEquals(TransferPoint.End.REAR, cranes(2, 1).transfer().orElseThrow().end());
     }
+
+    /** A second group of cranes for the same rack, which the check tells of, does nothing. */
+    @Test
+    void onlyTheFirstGroupOfCranesMoves() {
+        Rack rack = rack(4, 4);
+        StackerCrane others = (StackerCrane) cranes(2, 10).named("Others");
+        Study study = new Lines().chain(rack, goodsOut("Out")).chain(cranes(2, 10)).chain(others).study(1, 0, 1);
+        RunFigures run = Runs.sound(study, 0);
+        assertEquals(4, run.out());
+        assertEquals(List.of(4L, 0L), run.crews().stream().map(crew -> crew.people().stream().mapToLong(one -> one.jobs()).sum()).toList());
+    }
 }

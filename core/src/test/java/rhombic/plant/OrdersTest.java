@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import rhombic.measure.RackFigures;
 import rhombic.measure.RunFigures;
 import rhombic.quantity.Quantity;
@@ -19,6 +21,7 @@ import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderLine;
 import rhombic.study.rack.OrderPlan;
 import rhombic.study.rack.RackStock;
+import rhombic.study.rack.ShortStock;
 import rhombic.study.value.PieceType;
 import rhombic.validation.Lines;
 
@@ -124,5 +127,49 @@ class OrdersTest {
         assertEquals(2, figures.onTime());
         assertEquals((0 + 90 + 180) / 3.0 / 3600, figures.orderHours(), 1e-9);
         assertEquals(85 / 3600.0, figures.lateHours(), 1e-9, "of those that are late");
+    }
+
+    /** Of five two are there: they wait together for the three that come at 500 s, or three are struck off, or become an order of their own; all is due 60 s later. */
+    @ParameterizedTest
+    @CsvSource({"WAIT, 1, 0, 0, 0, 490, 430", "CUT, 1, 1, 3, 0, 0, 0", "SPLIT, 2, 1, 0, 0, 245, 430"})
+    void whatIsNotInStock(ShortStock rule, int orders, int onTime, int cut, int missing, double meanSeconds, double lateSeconds) {
+        OrderPlan plan = new OrderPlan(time("1 h"), List.of(), List.of(new ListedOrder("One", Quantity.seconds(10), "A", 5, false)),
+                Optional.of(Quantity.seconds(60))).withShortStock(rule);
+        Rack rack = rack(plan).withStock(List.of(new RackStock("A", 2)));
+        Study study = new Lines().types(PieceType.usual("A"), PieceType.usual("B"))
+                .chain(Lines.timetable("In", "500 s 3 A"), rack, goodsOut("Out"))
+                .study(1, 0, 1);
+        RackFigures figures = figures(Runs.sound(study, 0));
+        assertEquals(orders, figures.orders());
+        assertEquals(onTime, figures.onTime());
+        assertEquals(cut, figures.cutPieces());
+        assertEquals(missing, figures.missingPieces());
+        assertEquals(0, figures.waitingOrders());
+        assertEquals(meanSeconds / 3600, figures.orderHours(), 1e-9);
+        assertEquals(lateSeconds == 0 ? Double.NaN : lateSeconds / 3600, figures.lateHours(), 1e-9);
+    }
+
+    /** Nothing is there: what is struck off leaves nothing, what is split waits as one. */
+    @ParameterizedTest
+    @CsvSource({"WAIT, 1, 5, 0", "CUT, 0, 0, 5", "SPLIT, 1, 5, 0"})
+    void nothingIsInStock(ShortStock rule, int waiting, int missing, int cut) {
+        OrderPlan plan = listed(new ListedOrder("One", Quantity.seconds(10), "A", 5, false)).withShortStock(rule);
+        RackFigures figures = figures(Runs.sound(lines(rack(plan).withStock(List.of(new RackStock("B", 2)))).study(1, 0, 1), 0));
+        assertEquals(waiting, figures.waitingOrders());
+        assertEquals(missing, figures.missingPieces());
+        assertEquals(cut, figures.cutPieces());
+        assertEquals(0, figures.orders());
+    }
+
+    /** A urgent one goes before those that came earlier and wait for the same; what comes at 100 s and 200 s is for it. */
+    @Test
+    void anUrgentOrderGoesFirst() {
+        OrderPlan plan = listed(new ListedOrder("One", Quantity.seconds(10), "A", 1, false),
+                new ListedOrder("Two", Quantity.seconds(20), "A", 2, true));
+        Rack rack = rack(plan).withStock(List.of(new RackStock("B", 1)));
+        Study study = new Lines().types(PieceType.usual("A"), PieceType.usual("B"))
+                .chain(Lines.timetable("In", "100 s A", "200 s A", "400 s A"), rack, goodsOut("Out")).study(1, 0, 1);
+        RackFigures figures = figures(Runs.sound(study, 0));
+        assertEquals(((200 - 20) + (400 - 10)) / 2.0 / 3600, figures.orderHours(), 1e-9);
     }
 }

@@ -153,6 +153,9 @@ class PickingTest {
         assertEquals(3, run.out(), "four, six and two");
         assertEquals(2, figures.orders());
         assertEquals(0, figures.missingPieces());
+        assertEquals(3, figures.fetched());
+        assertEquals(5, Runs.at(run, "Rack").contentNow(), "one of six is empty");
+        assertEquals(3, Runs.at(run, "Rack").out());
         Pose to = Layout.setDown(Layout.inlet(study.find("Out").orElseThrow(), ""), ResourceGroup.PERSON_REACH_METRES);
         double way = 4.5 + place(rack, 0, 3.5).distanceTo(to);
         Trace trace = Runs.traceOf(counted);

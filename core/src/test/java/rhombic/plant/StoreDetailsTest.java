@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,6 +45,7 @@ import rhombic.study.rack.FetchChoice;
 import rhombic.study.rack.LevelHeights;
 import rhombic.study.rack.ListedOrder;
 import rhombic.study.rack.OrderPlan;
+import rhombic.study.rack.RackForm;
 import rhombic.study.rack.RackRows;
 import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
@@ -359,5 +361,25 @@ class StoreDetailsTest {
         Trace trace = Runs.traceOf(study);
         assertEquals(rack.places().toInfeed(0, 0), trace.at(11_000_000_000L).placeOf(0));
         assertEquals(rack.places().toInfeed(0, 1), trace.at(61_000_000_000L).placeOf(1));
+    }
+
+    /** Three lie in one lane: when the first has gone the others move along it by themselves to the place where it is given out; in a rack they stay. */
+    @ParameterizedTest
+    @CsvSource({"FLOW_RACK, 0 1 2, 0 1", "PUSH_BACK, 2 1 0, 1 0", "RACK, 0 1 2, 0 1"})
+    void othersMoveAlongTheLaneWhenOneHasGone(RackForm form, String before, String after) {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withLayout(l -> l.withForm(form).withRows(RackRows.ONE_SIDE).withBays(1).withLevels(LevelHeights.of(1, metres("1.5 m")))
+                        .withDepth(3))
+                .withStock(List.of(new RackStock("Piece", 3)))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(order("One", 100, 1)), Optional.empty())));
+        Trace trace = Runs.traceOf(new Lines().chain(rack, goodsOut("Out")).study(1, 0, 1));
+        assertEquals(before, places(trace, 50));
+        assertEquals(after, places(trace, 150));
+    }
+
+    /** The places of all loads in the first element, in the order of their numbers. */
+    private static String places(Trace trace, double seconds) {
+        Moment now = trace.at(Math.round(seconds * 1e9));
+        return now.at(0).stream().map(one -> one.body()).sorted().map(now::placeOf).map(String::valueOf).collect(Collectors.joining(" "));
     }
 }

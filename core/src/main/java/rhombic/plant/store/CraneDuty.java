@@ -156,7 +156,7 @@ final class CraneDuty implements Crane.Work {
     boolean isWaiting() {
         for (int i = 0; i < rack.infeeds.size(); i++) {
             Iterator<Load> there = aisle.infeed(i).iterator();
-            if (there.hasNext() && rack.findsSlot(there.next())) {
+            if (there.hasNext() && rack.hasSlot(there.next())) {
                 return true;
             }
         }

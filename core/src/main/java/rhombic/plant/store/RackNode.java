@@ -195,12 +195,14 @@ public final class RackNode extends ContentNode implements Room {
         flow.toAgenda(this);
     }
 
-    private void install(List<Crane> all) {
-        int count = Math.min(aisles.length, all.size());
-        if (count == 0) {
+    /** The cranes of the first group that serves it come into its aisles. */
+    private void install(List<Crane> served) {
+        if (served.isEmpty()) {
             return;
         }
-        StackerCrane group = all.getFirst().element();
+        StackerCrane group = served.getFirst().element();
+        List<Crane> all = served.stream().filter(crane -> crane.element().equals(group)).toList();
+        int count = Math.min(aisles.length, all.size());
         boolean change = count < aisles.length && group.transfer().isPresent();
         transfer = change ? new Transfer(this, group.transfer().get(), group.cycles().loads()) : null;
         for (int i = 0; i < (change ? aisles.length : count); i++) {
@@ -314,6 +316,11 @@ public final class RackNode extends ContentNode implements Room {
             keep(aisle(load), load, lane);
         }
         return load.lane != Load.NOWHERE;
+    }
+
+    /** Whether there is a place for a load that has come. */
+    boolean hasSlot(Load load) {
+        return load.lane != Load.NOWHERE || search.lane(aisle(load), load.piece) != Slots.NONE;
     }
 
     private void keep(StoreAisle aisle, Load load, int lane) {
