@@ -23,8 +23,10 @@ import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Study;
 import rhombic.study.duty.UpTime;
+import rhombic.study.kind.Basics;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
+import rhombic.study.place.Placement;
 import rhombic.study.rack.AisleChoice;
 import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.ListedOrder;
@@ -192,7 +194,8 @@ class AisleTransferTest {
     @Test
     void onlyTheFirstGroupOfCranesMoves() {
         Rack rack = rack(4, 4);
-        StackerCrane others = (StackerCrane) cranes(2, 10).named("Others");
+        StackerCrane others = StackerCrane.KIND.blank(Basics.of("Others", Placement.at(9, 9))).withRack("Rack").withCranes(2)
+                .withTransfer(Optional.of(AisleTransfer.USUAL));
         Study study = new Lines().chain(rack, goodsOut("Out")).chain(cranes(2, 10)).chain(others).study(1, 0, 1);
         RunFigures run = Runs.sound(study, 0);
         assertEquals(4, run.out());
