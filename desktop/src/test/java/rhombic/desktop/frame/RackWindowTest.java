@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.image.WritableImage;
@@ -22,6 +23,7 @@ import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.place.Placement;
 import rhombic.study.rack.RackStock;
+import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.PieceType;
 
 /** A first rack: dragged out, served by cranes after a click, sized by its corner, and seen to store, in the real window. */
@@ -78,6 +80,34 @@ class RackWindowTest extends WindowBase {
         assertEquals(held, rack().stock().getFirst().pieces(), "the next run begins with what this one has left");
         robot.interact(() -> window.bench().undo());
         assertEquals(40, rack().stock().getFirst().pieces());
+    }
+
+    /** One crane has two aisles; a transfer, chosen on its card, takes it from one to the other: it is seen behind their ends; undone, it stays. */
+    @Test
+    void aTransferTakesACraneFromAisleToAisle(FxRobot robot) {
+        robot.interact(() -> window.bench().edit("rack", s -> s
+                .with(Rack.KIND.blank(Basics.of("Rack 1", Placement.at(0, 0))).withLayout(l -> l.withAisles(2).withBays(8))
+                        .withStock(List.of(new RackStock(s.pieceTypes().getFirst().name(), 40))))
+                .with(StackerCrane.KIND.blank(Basics.of("Cranes", Placement.at(-9, 8))).withRack("Rack 1").withCranes(1))
+                .with(GoodsOut.KIND.blank(Basics.of("Out", Placement.at(-20, 0)))).linked("Rack 1", "Out")));
+        robot.interact(() -> window.bench().select("Cranes"));
+        press(robot, "#token-transfer");
+        pick(robot, "changes aisles by a transfer at the rear");
+        assertEquals(TransferPoint.End.REAR,
+                study().find("Cranes", StackerCrane.class).orElseThrow().transfer().orElseThrow().end());
+        await(this::isRunWritten);
+        double end = rack().layout().lengthMetres() / 2;
+        boolean isSeen = false;
+        for (long second = 60; second < 3600 && !isSeen; second += 5) {
+            long nanos = second * SECOND;
+            robot.interact(() -> window.player().seek(nanos));
+            await(() -> window.player().moment().filter(m -> m.timeNanos() == nanos).isPresent());
+            var moment = window.player().moment().orElseThrow();
+            isSeen = moment.movers().pose(0, nanos).x() > end + 2;
+        }
+        assertTrue(isSeen, "it is taken across behind the aisles");
+        robot.interact(() -> window.bench().undo());
+        assertEquals(Optional.empty(), study().find("Cranes", StackerCrane.class).orElseThrow().transfer());
     }
 
     /** Only what is looked for keeps its colour, on the floor too, until another element is selected. */
