@@ -14,7 +14,12 @@ import rhombic.study.duty.FailureMode;
 import rhombic.study.kind.Candidate;
 import rhombic.study.kind.Crew;
 import rhombic.study.kind.PlantElement;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.WorkEquipment;
+import rhombic.study.rack.SlotChoice;
+import rhombic.study.rack.StorageClass;
+import rhombic.study.rack.TurnoverClasses;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
@@ -22,12 +27,14 @@ import rhombic.study.work.Operation;
 
 /**
  * One element made a little better: a time a tenth shorter, one more person, place or room, half the repair time, a conveyor a tenth faster,
- * pieces that come a tenth more often.
+ * pieces that come a tenth more often, one more aisle of a rack, slots by class.
  *
  * @param subject element it is about
  * @param text in a few words, such as <i>Leak test: times −10 %</i>
  */
 public record Trial(String subject, Candidate.Aspect aspect, String text, Changes changes) {
+    private static final double HOUR_NANOS = 3.6e12;
+
     /** All that can be tried in a study. */
     public static List<Trial> all(Study study) {
         List<Trial> all = new ArrayList<>();
@@ -46,6 +53,13 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
         }
         if (element instanceof WorkEquipment work) {
             withOthers(study, work, all);
+        }
+        switch (element) {
+            case StackerCrane cranes -> study.find(cranes.rack(), Rack.class)
+                    .ifPresent(rack -> withAisles(study, cranes.name(), rack, Optional.of(cranes), all));
+            case Rack rack when study.all(StackerCrane.class).stream().noneMatch(cranes -> cranes.serves(rack)) ->
+                withAisles(study, rack.name(), rack, Optional.empty(), all);
+            default -> {}
         }
         for (FailureMode mode : element.basics().duty().failures()) {
             made(study, element.name(), Candidate.Aspect.REPAIR, "half the repair time of " + mode.name(),
@@ -88,6 +102,29 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
                 return more;
             }).ifPresent(all::add);
         }
+    }
+
+    /** What concerns a rack and the cranes that serve it, if any do. */
+    private static void withAisles(Study study, String place, Rack rack, Optional<StackerCrane> cranes, List<Trial> all) {
+        int aisles = rack.layout().aisles();
+        boolean change = cranes.isPresent() && cranes.get().transfer().isPresent() && cranes.get().cranes() < aisles;
+        if (change) {
+            made(study, place, Candidate.Aspect.PEOPLE, "one more crane",
+                    s -> s.changed(place, e -> ((StackerCrane) e).withCranes(((StackerCrane) e).cranes() + 1))).ifPresent(all::add);
+        }
+        boolean isEachServed = cranes.isPresent() && !change;
+        made(study, place, Candidate.Aspect.CAPACITY, isEachServed ? "one more aisle with a crane" : "one more aisle", s -> {
+            Study more = s.changed(rack.name(), e -> ((Rack) e).withLayout(l -> l.withAisles(aisles + 1)));
+            return isEachServed ? more.changed(place, e -> ((StackerCrane) e).withCranes(aisles + 1)) : more;
+        }).ifPresent(all::add);
+        rack.orders().ifPresent(plan -> {
+            List<StorageClass> classes = TurnoverClasses.of(rack.stock(), plan, study.plan().length().nanos() / HOUR_NANOS);
+            if (classes.size() > 1 && rack.storing().slotRule() != SlotChoice.BY_CLASS) {
+                made(study, place, Candidate.Aspect.TIME, "slots by class, as the orders suggest", s -> s.changed(rack.name(),
+                        e -> ((Rack) e).withStoring(storing -> storing.withSlotRule(SlotChoice.BY_CLASS).withClasses(classes))))
+                        .ifPresent(all::add);
+            }
+        });
     }
 
     /** Its times stand in a table: the table of its own is made, so that others that use it keep theirs. */
