@@ -28,6 +28,7 @@ import rhombic.scene.Poses;
 import rhombic.scene.Scene;
 import rhombic.space.Pose;
 import rhombic.study.Link;
+import rhombic.study.LinkFilter;
 import rhombic.study.Study;
 import rhombic.study.Travel;
 import rhombic.study.duty.UpTime;
@@ -45,6 +46,7 @@ import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.TransferPoint;
 import rhombic.study.unfold.UnfoldedStudy;
 import rhombic.study.value.PersonState;
+import rhombic.study.value.PieceType;
 import rhombic.trace.Trace;
 import rhombic.validation.Lines;
 
@@ -256,5 +258,95 @@ class CraneDetailsTest {
         assertEquals(2, trace.at(nanos(500)).at(0).size() - 2, "two lie in their slots still");
         assertEquals(6, run.racks().getFirst().fetched());
         assertTrue(run.deadlock().isNone());
+    }
+
+    /** Ten bays of 1 m: what comes at 10 s goes into the first, at 100 s into the ninth, at 200 s into the second; all are asked for at 1000 s. */
+    private static Rack scattered(int capacity) {
+        return along(one -> one).withStock(List.of())
+                .withStoring(s -> s.withSlotRule(SlotChoice.BY_FORMULA)
+                        .withSlotFormula("abs(slot.bay - (clock.seconds < 50 ? 1 : (clock.seconds < 150 ? 9 : 2)))"))
+                .withOutfeed(new TransferPoint(TransferPoint.End.FRONT, 0.5, 1, capacity))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(order("One", 1000, 3)), Optional.empty())));
+    }
+
+    private static Trace fetching(Rack rack, CraneCycles.Cycle rule) {
+        return Runs.traceOf(new Lines().chain(Lines.timetable("In", "10 s Piece", "100 s Piece", "200 s Piece"), rack, goodsOut("Out"))
+                .chain(crane(c -> c.withForkTime(time("4 s")).withLoads(2).withRule(rule))).study(0.5, 0, 1));
+    }
+
+    /** Of two forks the second takes the next oldest, or, for the shortest cycle, the one that is nearest to the first. */
+    @ParameterizedTest
+    @CsvSource({"DOUBLE, 1", "SHORTEST, 2"})
+    void theSecondForkTakesTheNextOldestOrTheNearest(CraneCycles.Cycle rule, int with) {
+        Trace trace = fetching(scattered(2), rule);
+        double left = 1000;
+        while (trace.at(nanos(left)).left() < 2) {
+            left += 0.25;
+            assertTrue(left < 1200, "two go out");
+        }
+        int last = trace.at(nanos(left)).at(1).getFirst().body();
+        assertEquals(3 - with, last, "the other stays for the next cycle");
+    }
+
+    /** An outfeed with room for one: the crane takes one at a time, though it has two forks. */
+    @Test
+    void noMoreIsFetchedThanTheOutfeedHasRoomFor() {
+        Trace trace = fetching(scattered(1), CraneCycles.Cycle.DOUBLE);
+        for (double second = 1000; second < 1100; second += 0.5) {
+            var now = trace.at(nanos(second));
+            assertTrue(now.at(1).stream().filter(one -> now.carrierOf(one.body()) >= 0).count() <= 1, "at " + second + " s");
+        }
+        assertEquals(3, trace.at(nanos(1700)).left());
+    }
+
+    /** Two outfeeds of one place each: both forks take one, each for its own. */
+    @Test
+    void forksCarryLoadsForDifferentOutfeeds() {
+        Rack rack = along(one -> one).withOrders(Optional.empty()).withStock(List.of(new RackStock("Piece", 4)))
+                .withOutfeed(new TransferPoint(TransferPoint.End.REAR, 0.5, 1, 1))
+                .withMoreOutfeeds(List.of(new TransferPoint(TransferPoint.End.REAR, 1.5, 1, 1)));
+        Trace trace = Runs.traceOf(
+                new Lines().chain(rack, goodsOut("Out")).chain(new Station("T", Placement.at(30, 10), 1, 0, Optional.of(time("600 s"))))
+                        .link(new Link("Rack", "T").withPorts("out 2", "")).link(new Link("T", "Out"))
+                        .chain(crane(c -> c.withForkTime(time("4 s")).withLoads(2))).study(0.5, 0, 1));
+        boolean both = false;
+        for (double second = 0; second < 30; second += 0.5) {
+            var now = trace.at(nanos(second));
+            both |= now.at(0).stream().filter(one -> now.carrierOf(one.body()) >= 0).count() == 2;
+        }
+        assertTrue(both, "both forks are full in the first cycle");
+    }
+
+    /** What goes out at the second outfeed lies there for longer: it is fetched first, although the first outfeed is looked at first. */
+    @Test
+    void theOldestIsFetchedFirstWhereverItGoes() {
+        Rack rack = along(one -> one).withOrders(Optional.empty())
+                .withStock(List.of(new RackStock("A", 1), new RackStock("B", 1)))
+                .withMoreOutfeeds(List.of(new TransferPoint(TransferPoint.End.REAR, 1.5, 1, 1)));
+        Study study = new Lines().types(PieceType.usual("A"), PieceType.usual("B")).chain(rack).chain(goodsOut("Out"))
+                .chain(goodsOut("Out 2"))
+                .link(new Link("Rack", "Out").withFilter(new LinkFilter.Types(List.of("B"))))
+                .link(new Link("Rack", "Out 2").withFilter(new LinkFilter.Types(List.of("A"))).withPorts("out 2", ""))
+                .chain(crane(c -> c.withForkTime(time("4 s")))).study(0.5, 0, 1);
+        Trace trace = Runs.traceOf(study);
+        double left = 0;
+        while (trace.at(nanos(left)).left() < 1) {
+            left += 0.25;
+            assertTrue(left < 100, "one goes out");
+        }
+        assertEquals(1, trace.at(nanos(left)).at(0).getFirst().body(), "B is there still");
+    }
+
+    /** Two stand in the slot of the third bay, the older behind: the younger is moved to the nearest slot, not to the first. */
+    @Test
+    void whatIsMovedAsideGoesToTheNearestSlot() {
+        Rack rack = along(one -> one).withStock(List.of()).withLayout(l -> l.withDepth(2).withBays(6))
+                .withStoring(s -> s.withSlotRule(SlotChoice.BY_FORMULA).withSlotFormula("abs(slot.bay - 4)"))
+                .withOrders(Optional.of(new OrderPlan(time("1 h"), List.of(), List.of(order("One", 1000, 1)), Optional.empty())));
+        Trace trace = Runs.traceOf(new Lines().chain(Lines.timetable("In", "10 s Piece", "100 s Piece"), rack, goodsOut("Out"))
+                .chain(crane(c -> c.withForkTime(time("4 s")))).study(0.5, 0, 1));
+        assertEquals(3, rack.layout().bay(trace.at(nanos(900)).placeOf(1) / 2), "both lie in the fourth bay");
+        assertEquals(1, Math.abs(rack.layout().bay(trace.at(nanos(1500)).placeOf(1) / 2) - 3), "beside it");
+        assertEquals(1, trace.at(nanos(1500)).left());
     }
 }
