@@ -71,7 +71,7 @@ final class Unloaded extends Part implements Giver {
 
     @Override
     protected boolean isEmpty() {
-        return waiting.isEmpty() && offers.bound().isEmpty();
+        return waiting.isEmpty() && !offers.hasBound();
     }
 
     @Override
@@ -81,7 +81,7 @@ final class Unloaded extends Part implements Giver {
 
     /** Why pieces are still there. */
     EquipmentState state() {
-        if (!offers.bound().isEmpty()) {
+        if (offers.hasBound()) {
             return EquipmentState.WORKING;
         }
         Offer made = offer;

@@ -153,7 +153,7 @@ final class GoodsInGiver implements Giver {
     // ---- what waits
 
     boolean isEmpty() {
-        return waiting.isEmpty() && offers.bound().isEmpty();
+        return waiting.isEmpty() && !offers.hasBound();
     }
 
     /** Whether a piece waits that is not promised to anybody. */
@@ -163,7 +163,7 @@ final class GoodsInGiver implements Giver {
 
     /** Whether a piece that is in is still here until it is fetched. */
     boolean isFetchAwaited() {
-        return !offers.bound().isEmpty() && offers.bound().stream().anyMatch(one -> one.piece().id != Piece.NOT_IN_YET);
+        return offers.hasBound() && offers.bound().stream().anyMatch(one -> one.piece().id != Piece.NOT_IN_YET);
     }
 
     /** Whether what is on offer waits for nothing but to be fetched. */

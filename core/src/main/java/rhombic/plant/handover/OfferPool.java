@@ -8,6 +8,7 @@ import java.util.List;
 public final class OfferPool {
     private final Giver giver;
     private final List<Offer> bound = new ArrayList<>();
+    private final List<Offer> boundSeen = Collections.unmodifiableList(bound);
     private final List<Offer> unused = new ArrayList<>();
 
     public OfferPool(Giver giver) {
@@ -40,6 +41,11 @@ public final class OfferPool {
 
     /** Those whose pieces stay until they are fetched. */
     public List<Offer> bound() {
-        return Collections.unmodifiableList(bound);
+        return boundSeen;
+    }
+
+    /** Whether there are any. */
+    public boolean hasBound() {
+        return !bound.isEmpty();
     }
 }
