@@ -118,7 +118,8 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
             return isEachServed ? more.changed(place, e -> ((StackerCrane) e).withCranes(aisles + 1)) : more;
         }).ifPresent(all::add);
         rack.orders().ifPresent(plan -> {
-            List<StorageClass> classes = TurnoverClasses.of(rack.stock(), plan, study.plan().length().nanos() / HOUR_NANOS);
+            List<StorageClass> classes = TurnoverClasses.of(rack.stock(), rack.layout().places(), plan,
+                    study.plan().length().nanos() / HOUR_NANOS);
             if (classes.size() > 1 && rack.storing().slotRule() != SlotChoice.BY_CLASS) {
                 made(study, place, Candidate.Aspect.TIME, "slots by class, as the orders suggest", s -> s.changed(rack.name(),
                         e -> ((Rack) e).withStoring(storing -> storing.withSlotRule(SlotChoice.BY_CLASS).withClasses(classes))))

@@ -1,6 +1,7 @@
 package rhombic.plant;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static rhombic.plant.Peopled.mode;
 import static rhombic.plant.RacksTest.crane;
@@ -53,6 +54,7 @@ import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.Attribute;
 import rhombic.study.value.PersonState;
 import rhombic.study.value.PieceType;
+import rhombic.study.value.StudyException;
 import rhombic.study.value.TimeSource;
 import rhombic.study.value.Value;
 import rhombic.trace.Moment;
@@ -361,6 +363,29 @@ class StoreDetailsTest {
         Trace trace = Runs.traceOf(study);
         assertEquals(rack.places().toInfeed(0, 0), trace.at(11_000_000_000L).placeOf(0));
         assertEquals(rack.places().toInfeed(0, 1), trace.at(61_000_000_000L).placeOf(1));
+    }
+
+    /** Of twelve places a quarter is filled with A and a third with B; with twice as many bays twice as many lie there. */
+    @Test
+    void stockMayBeAShareOfThePlaces() {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", Placement.at(0, 0)))
+                .withLayout(l -> l.withRows(RackRows.ONE_SIDE).withBays(6).withLevels(LevelHeights.of(2, metres("1.5 m"))))
+                .withStock(List.of(RackStock.ofShare("A", Quantity.percent(25)), RackStock.ofShare("B", Quantity.percent(33.3))))
+                .withOrders(Optional
+                        .of(new OrderPlan(time("1 h"), List.of(), List.of(new ListedOrder("One", Quantity.seconds(9000), "A", 1, false)),
+                                Optional.empty())));
+        for (int times = 1; times <= 2; times++) {
+            int bays = 6 * times;
+            Study study = new Lines().types(PieceType.usual("A"), PieceType.usual("B"))
+                    .chain(rack.withLayout(l -> l.withBays(bays)), goodsOut("Out"))
+                    .study(1, 0, 1);
+            Moment now = Runs.traceOf(study).at(1_000_000_000L);
+            assertEquals(3 * times, now.at(0).stream().filter(one -> now.typeOf(one.body()) == 0).count());
+            assertEquals(4 * times, now.at(0).stream().filter(one -> now.typeOf(one.body()) == 1).count());
+        }
+        assertThrows(StudyException.class, () -> RackStock.ofShare("A", Quantity.percent(101)));
+        assertThrows(StudyException.class, () -> new RackStock("A", 5, Quantity.percent(10)));
+        assertThrows(StudyException.class, () -> new RackStock("A", 0));
     }
 
     /** Three lie in one lane: when the first has gone the others move along it by themselves to the place where it is given out; in a rack they stay. */

@@ -182,7 +182,7 @@ public final class RackNode extends ContentNode implements Room {
     protected void begin() {
         install(cranes.of(rack.name()));
         for (RackStock one : rack.stock()) {
-            for (int i = 0; i < one.pieces(); i++) {
+            for (int i = 0; i < one.pieces(layout.places()); i++) {
                 if (!begins(new Piece(flow.types.number(one.type())))) {
                     break; // the check has told that there is no room
                 }

@@ -307,7 +307,7 @@ final class RackCheck {
     }
 
     private void stock(Rack rack) {
-        long pieces = rack.stock().stream().mapToLong(RackStock::pieces).sum();
+        long pieces = rack.stock().stream().mapToLong(one -> one.pieces(rack.layout().places())).sum();
         if (pieces > rack.layout().places()) {
             warn(Problem.Kind.ROOM_TOO_SMALL, rack.name(),
                     "At the start " + pieces + " pieces lie in it, but it has " + rack.layout().places()

@@ -18,12 +18,12 @@ public final class TurnoverClasses {
     private final Map<String, Double> demand = new TreeMap<>();
     private final Map<String, Double> slots = new TreeMap<>();
 
-    private TurnoverClasses(List<RackStock> stock, OrderPlan plan, double hours) {
+    private TurnoverClasses(List<RackStock> stock, int places, OrderPlan plan, double hours) {
         double ordersAnHour = 3600 / plan.interarrival().meanSeconds();
         plan.lines().forEach(line -> demand.merge(line.type(),
                 ordersAnHour * line.share().inBaseUnit() * (line.minPieces() + line.maxPieces()) / 2, Double::sum));
         plan.list().forEach(line -> demand.merge(line.type(), line.pieces() / hours, Double::sum));
-        stock.forEach(one -> slots.merge(one.type(), (double) one.pieces(), Double::sum));
+        stock.forEach(one -> slots.merge(one.type(), (double) one.pieces(places), Double::sum));
         if (slots.isEmpty()) {
             demand.keySet().forEach(type -> slots.put(type, 1.0));
         } else {
@@ -36,11 +36,12 @@ public final class TurnoverClasses {
      * From the nearest on; their shares add up to 100 %.
      *
      * @param stock at the start
+     * @param places of the rack
      * @param plan the customer orders
      * @param hours for which the list of orders is
      */
-    public static List<StorageClass> of(List<RackStock> stock, OrderPlan plan, double hours) {
-        return new TurnoverClasses(stock, plan, hours).classes();
+    public static List<StorageClass> of(List<RackStock> stock, int places, OrderPlan plan, double hours) {
+        return new TurnoverClasses(stock, places, plan, hours).classes();
     }
 
     private double turnover(String type) {

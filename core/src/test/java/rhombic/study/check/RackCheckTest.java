@@ -138,6 +138,8 @@ class RackCheckTest {
                 layout(l -> l.withMaxWeight(Optional.of(Quantity.parse("20 kg", Dimension.MASS)))));
         told("At the start 500 pieces lie in it, but it has 240 places, so some are left out",
                 rack(r -> r.withStock(List.of(new RackStock("Pallet", 500)))));
+        told("At the start 264 pieces lie in it, but it has 240 places, so some are left out", rack(r -> r.withStock(
+                List.of(RackStock.ofShare("Pallet", Quantity.percent(60)), RackStock.ofShare("Pallet", Quantity.percent(50))))));
     }
 
     @Test

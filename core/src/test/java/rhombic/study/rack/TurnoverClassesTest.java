@@ -17,6 +17,7 @@ class TurnoverClassesTest {
     @Test
     void whatIsAskedForMostForEachSlotIsNearest() {
         List<StorageClass> classes = TurnoverClasses.of(List.of(new RackStock("C", 300), new RackStock("A", 100), new RackStock("B", 100)),
+                1000,
                 plan(new OrderLine("A", 2), new OrderLine("B", Quantity.percent(50), 1, 1), new OrderLine("C", Quantity.percent(50), 1, 2)),
                 8);
         assertEquals(List.of(new StorageClass(Quantity.percent(20), List.of("A")), new StorageClass(Quantity.percent(20), List.of("B")),
@@ -26,6 +27,7 @@ class TurnoverClassesTest {
     @Test
     void typesThatTurnOverAlikeShareAClassAndWhatNobodyAsksForIsLast() {
         List<StorageClass> classes = TurnoverClasses.of(List.of(new RackStock("A", 50), new RackStock("B", 100), new RackStock("D", 50)),
+                1000,
                 plan(new OrderLine("A", 1), new OrderLine("B", 2)), 8);
         assertEquals(
                 List.of(new StorageClass(Quantity.percent(75), List.of("A", "B")), new StorageClass(Quantity.percent(25), List.of("D"))),
@@ -38,6 +40,6 @@ class TurnoverClassesTest {
         OrderPlan plan = new OrderPlan(DistributionText.parse("30 min"), List.of(new OrderLine("A", 1)),
                 List.of(new ListedOrder("One", Quantity.seconds(60), "B", 8, false)), Optional.empty());
         assertEquals(List.of(new StorageClass(Quantity.percent(50), List.of("A")), new StorageClass(Quantity.percent(50), List.of("B"))),
-                TurnoverClasses.of(List.of(), plan, 8));
+                TurnoverClasses.of(List.of(), 1000, plan, 8));
     }
 }

@@ -311,7 +311,7 @@ final class RackSentences {
             double hours = study.plan().length().nanos() / HOUR_NANOS;
             parts.add(new Words(" "));
             parts.add(act("classes from demand", "+ as the orders suggest",
-                    rack(r -> r.withStoring(s -> s.withClasses(TurnoverClasses.of(r.stock(), plan, hours))))));
+                    rack(r -> r.withStoring(s -> s.withClasses(TurnoverClasses.of(r.stock(), r.layout().places(), plan, hours))))));
         });
         return List.of(new Sentence(parts));
     }
@@ -378,20 +378,26 @@ final class RackSentences {
     private Sentence stock() {
         String shown = rack.stock().isEmpty()
                 ? "it is empty"
-                : rack.stock().stream().map(one -> one.pieces() + " " + one.type()).collect(Collectors.joining(", "));
+                : rack.stock().stream().map(one -> one.amount() + " " + one.type()).collect(Collectors.joining(", "));
         return new Sentence(new Words("At the start "),
                 cells("stock", shown, new Sentence.Grid(List.of("type", "pieces"),
-                        rack.stock().stream().map(one -> List.of(one.type(), String.valueOf(one.pieces()))).toList(),
-                        "A row for each type that lies in it at the start: the type and how many; can be pasted from a spreadsheet", true,
+                        rack.stock().stream().map(one -> List.of(one.type(), one.amount())).toList(),
+                        "A row for each type that lies in it at the start: the type and how many, or what share of the places, such as 40 %; can be pasted from a spreadsheet",
+                        true,
                         2,
                         filled -> {
                             List<RackStock> read = filled.rows().stream()
-                                    .map(row -> new RackStock(OrderSentences.type(study, row.get(0)),
-                                            Typed.whole(row.get(1), "The pieces in a rack")))
+                                    .map(row -> stock(OrderSentences.type(study, row.get(0)), row.get(1)))
                                     .toList();
                             return rack(r -> r.withStock(read));
                         })),
                 new Words(rack.stock().isEmpty() ? "." : " are in it."));
+    }
+
+    private static RackStock stock(String type, String amount) {
+        return amount.strip().endsWith("%")
+                ? RackStock.ofShare(type, Quantity.parse(amount, Dimension.SHARE))
+                : new RackStock(type, Typed.whole(amount, "The pieces in a rack"));
     }
 
     // ---- changes

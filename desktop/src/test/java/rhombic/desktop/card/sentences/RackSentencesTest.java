@@ -19,6 +19,7 @@ import rhombic.study.kind.Basics;
 import rhombic.study.kind.Rack;
 import rhombic.study.kind.StackerCrane;
 import rhombic.study.place.Placement;
+import rhombic.study.rack.RackStock;
 import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.FetchChoice;
@@ -197,5 +198,9 @@ class RackSentencesTest {
         assertEquals(counted, edited(edited(units, "Store", "taken", "nobody tells"), "Store", "units", "one unit"));
         Study stock = filled(study, "stock", List.of(List.of("Box", "12")));
         assertTrue(says(stock, "Store", "At the start 12 Box are in it."));
+        Study share = filled(study, "stock", List.of(List.of("Box", "40 %"), List.of("Pallet", "3")));
+        assertTrue(says(share, "Store", "At the start 40 % Box, 3 Pallet are in it."));
+        assertEquals(List.of(RackStock.ofShare("Box", Quantity.percent(40)), new RackStock("Pallet", 3)), rack(share).stock());
+        assertThrows(IllegalArgumentException.class, () -> filled(study, "stock", List.of(List.of("Box", "140 %"))));
     }
 }
