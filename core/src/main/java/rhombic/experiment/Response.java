@@ -54,7 +54,7 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
             "turned away", "loss", "content mean", "stay mean", "wait mean", "waited", "blocked mean", "wait for crew mean", "move mean",
             "full", "standing", "blocked", "starved", "waiting for crew", "down", "waiting for repair", "walked", "response time mean",
             "response time 95th percentile", "vehicles waiting for traffic", "relocated", "stayed too long", "order time mean",
-            "lateness mean",
+            "lateness mean", "cycle time mean",
             "orders waiting");
 
     /** Names it among all of the study: its place, a colon and what it is; or, of the whole plant, only that. */
@@ -105,7 +105,11 @@ public record Response(String subject, String name, String unit, ToDoubleFunctio
                 rack(name, "fetched", "", RackFigures::fetched), rack(name, "relocated", "", RackFigures::relocated),
                 rack(name, "double cycles", "1", RackFigures::doubleShare), rack(name, "fill mean", "1", RackFigures::fillMean),
                 rack(name, "stayed too long", "", RackFigures::overdue)));
-        if (study.all(StackerCrane.class).stream().anyMatch(crane -> crane.serves(rack) && crane.transfer().isPresent())) {
+        List<StackerCrane> cranes = study.all(StackerCrane.class).stream().filter(crane -> crane.serves(rack)).toList();
+        if (!cranes.isEmpty()) {
+            all.add(rack(name, "cycle time mean", "s", figures -> figures.perCycle(figures.workHours())));
+        }
+        if (cranes.stream().anyMatch(crane -> crane.transfer().isPresent())) {
             all.add(rack(name, "aisle changes", "", RackFigures::aisleChanges));
         }
         if (rack.orders().isPresent()) {

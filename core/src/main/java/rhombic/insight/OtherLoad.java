@@ -94,7 +94,14 @@ record OtherLoad(String name, double taken, Finding finding) {
                             + " of their time on duty",
                     "they store " + FigureText.of(ofRack(rack, RackFigures::stored) * 3600 / seconds) + " and fetch "
                             + FigureText.of(ofRack(rack, RackFigures::fetched) * 3600 / seconds) + " loads an hour, "
-                            + Means.percent(ofRack(rack, RackFigures::doubleShare)) + " of the cycles double")));
+                            + Means.percent(ofRack(rack, RackFigures::doubleShare)) + " of the cycles double; a cycle takes "
+                            + cycle(rack, RackFigures::workHours) + ": " + cycle(rack, RackFigures::travelHours) + " travel, "
+                            + cycle(rack, RackFigures::liftHours) + " lift beyond that, " + cycle(rack, RackFigures::forkHours)
+                            + " fork")));
+        }
+
+        private String cycle(Rack rack, ToDoubleFunction<RackFigures> hours) {
+            return Clock.span(ofRack(rack, figures -> figures.perCycle(hours.applyAsDouble(figures))));
         }
 
         private double ofRack(Rack rack, ToDoubleFunction<RackFigures> figure) {

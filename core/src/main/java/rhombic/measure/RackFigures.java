@@ -15,6 +15,9 @@ import java.util.List;
  * @param singleCycles cycles of cranes that stored or fetched
  * @param doubleCycles cycles that did both
  * @param aisleChanges how often a crane went to another aisle
+ * @param travelHours that cranes travelled, in aisles and across
+ * @param liftHours that they lifted for longer than they travelled meanwhile
+ * @param forkHours that their forks worked
  * @param overdue loads that stayed longer than they should
  * @param orders customer orders that were done; those under way at the end of the warm-up count if they end after it
  * @param lines the same for their lines
@@ -28,7 +31,7 @@ import java.util.List;
  * @param classes what lay in the slots of each class; empty: it has none
  */
 public record RackFigures(String name, int capacity, double contentMean, int contentMax, long stored, long fetched, long relocated,
-        long singleCycles, long doubleCycles, long aisleChanges,
+        long singleCycles, long doubleCycles, long aisleChanges, double travelHours, double liftHours, double forkHours,
         long overdue, long orders, long lines, long onTime, double orderHours, double lateHours, long waitingOrders, long missingPieces,
         long cutPieces,
         List<StoredFigures> types, List<StoredFigures> classes)
@@ -43,6 +46,17 @@ public record RackFigures(String name, int capacity, double contentMean, int con
     public double doubleShare() {
         long cycles = singleCycles + doubleCycles;
         return cycles == 0 ? Double.NaN : (double) doubleCycles / cycles;
+    }
+
+    /** Seconds that a cycle took on average, of all or of a part of the time that cranes worked; NaN if there was none. */
+    public double perCycle(double hours) {
+        long cycles = singleCycles + doubleCycles;
+        return cycles == 0 ? Double.NaN : hours * 3600 / cycles;
+    }
+
+    /** Hours that cranes worked: they travelled, lifted, or used their forks. */
+    public double workHours() {
+        return travelHours + liftHours + forkHours;
     }
 
     /** Part of the orders done that were done in time, 0 to 1; NaN if none was done. */

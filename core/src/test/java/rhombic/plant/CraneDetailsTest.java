@@ -74,6 +74,11 @@ class CraneDetailsTest {
         assertEquals(4, seconds(run, 1, PersonState.SETTING_DOWN), NEAR);
         assertEquals(1, seconds(run, 1, PersonState.WALKING), NEAR);
         assertEquals(1, seconds(run, 1, PersonState.CARRYING), NEAR);
+        RackFigures figures = run.racks().getFirst();
+        assertEquals(2, figures.perCycle(figures.travelHours()), NEAR);
+        assertEquals(0, figures.perCycle(figures.liftHours()), NEAR);
+        assertEquals(8, figures.perCycle(figures.forkHours()), NEAR);
+        assertEquals(10, figures.perCycle(figures.workHours()), NEAR);
         Rack middle = rack.withOutfeed(new TransferPoint(TransferPoint.End.REAR, 0.5, 4, 2));
         RunFigures dwells = Runs.sound(
                 new Lines().chain(middle, goodsOut("Out")).chain(forks().withCycles(c -> c.withDwell(CraneCycles.Dwell.MIDDLE))).study(1, 0,
@@ -81,6 +86,17 @@ class CraneDetailsTest {
                 0);
         // from the infeed to the middle, to the load, which is there, 5 m to the outfeed, and back to the middle
         assertEquals(2 + 0 + 5 + 5, only(dwells).metres(), NEAR);
+    }
+
+    /** The second of two loads lies 1 m higher: 2 s up, 1 s of which it travels, and the same down; the first takes no lift. Two cycles. */
+    @Test
+    void aCycleIsTravelLiftAndFork() {
+        Rack rack = deep(order("One", 1000, 2)).withLayout(l -> l.withDepth(1)).withStock(List.of(new RackStock("Piece", 2)));
+        RackFigures figures = Runs.sound(new Lines().chain(rack, goodsOut("Out")).chain(forks()).study(1, 0, 1), 0).racks().getFirst();
+        assertEquals(2, figures.singleCycles());
+        assertEquals(2, figures.perCycle(figures.travelHours()), NEAR);
+        assertEquals((1 + 1) / 2.0, figures.perCycle(figures.liftHours()), NEAR);
+        assertEquals(8, figures.perCycle(figures.forkHours()), NEAR);
     }
 
     /** When half of its time to pick up or set down has passed, the fork is where the load is, on either side; the crane stands in its aisle, turned as the rack is. */

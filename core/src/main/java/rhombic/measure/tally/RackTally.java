@@ -22,6 +22,9 @@ public final class RackTally {
     private long singleCycles;
     private long doubleCycles;
     private long aisleChanges;
+    private double travelHours;
+    private double liftHours;
+    private double forkHours;
     private long overdue;
     private long orders;
     private long lines;
@@ -77,6 +80,17 @@ public final class RackTally {
         aisleChanges++;
     }
 
+    /** A crane sets out, and is there when it has travelled and lifted, which it does at the same time. */
+    public void onMove(long travelNanos, long liftNanos) {
+        travelHours += travelNanos / HOUR_NANOS;
+        liftHours += Math.max(0, liftNanos - travelNanos) / HOUR_NANOS;
+    }
+
+    /** A fork reaches out and comes back. */
+    public void onFork(long nanos) {
+        forkHours += nanos / HOUR_NANOS;
+    }
+
     /** So many pieces were struck off orders since they were not in stock. */
     public void onCut(int pieces) {
         cut += pieces;
@@ -103,6 +117,9 @@ public final class RackTally {
         singleCycles = 0;
         doubleCycles = 0;
         aisleChanges = 0;
+        travelHours = 0;
+        liftHours = 0;
+        forkHours = 0;
         overdue = 0;
         orders = 0;
         lines = 0;
@@ -122,7 +139,7 @@ public final class RackTally {
     public RackFigures figures(String name, int capacity, EquipmentFigures contents, long waitingOrders, long missingPieces,
             List<StoredFigures> ofTypes, List<StoredFigures> ofClasses) {
         return new RackFigures(name, capacity, contents.contentMean(), contents.contentMax(), stored, fetched, relocated, singleCycles,
-                doubleCycles, aisleChanges, overdue, orders, lines, onTime,
+                doubleCycles, aisleChanges, travelHours, liftHours, forkHours, overdue, orders, lines, onTime,
                 orders == 0 ? Double.NaN : orderHours / orders, orders == onTime ? Double.NaN : lateHours / (orders - onTime),
                 waitingOrders, missingPieces, cut, ofTypes, ofClasses);
     }

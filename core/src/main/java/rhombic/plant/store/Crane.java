@@ -50,6 +50,12 @@ final class Crane extends Worker {
 
         void onSetDown(Load load);
 
+        /** It sets out, and travels and lifts at the same time. */
+        void onMove(long travelNanos, long liftNanos);
+
+        /** Its fork works for so long. */
+        void onFork(long nanos);
+
         /** It is down, or no longer. */
         void onDown(boolean isDown);
     }
@@ -229,7 +235,9 @@ final class Crane extends Worker {
     private void go(Phase why, Position to) {
         metres = Math.abs(to.along() - site().along.at());
         long travel = site().along.moveTo(to.along(), driving.travel()::pace);
-        begin(why, Math.max(travel, site().up.moveTo(to.high(), driving.lift()::pace)));
+        long lift = site().up.moveTo(to.high(), driving.lift()::pace);
+        site().work.onMove(travel, lift);
+        begin(why, Math.max(travel, lift));
     }
 
     private void reach(Phase why, double to, long nanos) {
@@ -253,6 +261,7 @@ final class Crane extends Worker {
                 for (int i = 0; i < at.deep(); i++) {
                     forkNanos += deep.nextNanos();
                 }
+                of.onFork(forkNanos);
                 reach(Phase.REACH, at.reach(), forkNanos / 2);
             }
             case REACH -> {
@@ -328,6 +337,7 @@ final class Crane extends Worker {
         long nanos = change().by().driveOnNanos();
         metres = Math.abs(to - site().along.at());
         site().along.moveTo(to, way -> Pace.over(way, nanos));
+        site().work.onMove(nanos, 0);
         begin(why, nanos);
     }
 
@@ -338,6 +348,7 @@ final class Crane extends Worker {
         double from = across.at();
         long nanos = to.by().moveTo(across, to);
         metres = Math.abs(across.at() - from);
+        site().work.onMove(nanos, 0);
         begin(Phase.ACROSS, nanos);
     }
 

@@ -369,6 +369,16 @@ final class CraneDuty implements Crane.Work {
     }
 
     @Override
+    public void onMove(long travelNanos, long liftNanos) {
+        rack.store.onMove(travelNanos, liftNanos);
+    }
+
+    @Override
+    public void onFork(long nanos) {
+        rack.store.onFork(nanos);
+    }
+
+    @Override
     public void onDown(boolean isDown) {
         if (crane != null) { // else it is on its way to another aisle
             rack.onDown(aisle, isDown);

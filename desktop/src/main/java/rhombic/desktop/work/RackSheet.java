@@ -20,18 +20,24 @@ final class RackSheet {
     static ResultSheet of(Summary summary) {
         List<RackFigures> racks = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().racks();
         boolean change = racks.stream().anyMatch(rack -> rack.aisleChanges() > 0);
+        boolean cycles = racks.stream().anyMatch(rack -> rack.workHours() > 0);
         List<Column> columns = new ArrayList<>(
                 List.of(new Column("Rack", 90), new Column("Fill", 44), new Column("Max.", 44), new Column("Stored", 50),
                         new Column("Fetched", 54), new Column("Relocated", 60), new Column("Double", 46), new Column("Too long", 52),
                         new Column("Orders", 48), new Column("On time", 52), new Column("Order time", 62), new Column("Late by", 52),
                         new Column("Waiting", 52)));
+        if (cycles) {
+            columns.addAll(List.of(new Column("Cycle", 50), new Column("Travel", 50), new Column("Lift", 50), new Column("Fork", 50)));
+        }
         if (change) {
             columns.add(new Column("Aisle changes", 82));
         }
         String note = racks.isEmpty()
                 ? "There is no rack. Place one from Store on the shelf."
-                : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out.";
-        return new ResultSheet(note, columns, IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index, change)).toList());
+                : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out."
+                        + (cycles ? " Cycle: what a crane does in one, on average; lift: beyond its travel." : "");
+        return new ResultSheet(note, columns,
+                IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index, cycles, change)).toList());
     }
 
     /** What lay in them, by type and by class. */
@@ -64,7 +70,7 @@ final class RackSheet {
                 Clock.span(mean.applyAsDouble(one -> one.maxStayHours() * HOUR_SECONDS)));
     }
 
-    private static List<String> row(Summary summary, int index, boolean change) {
+    private static List<String> row(Summary summary, int index, boolean cycles, boolean change) {
         Mean mean = figure -> ResultSheet.mean(summary, run -> figure.applyAsDouble(run.racks().get(index)));
         List<String> row = new ArrayList<>(
                 List.of(summary.runs().getFirst().racks().get(index).name(), ResultSheet.percent(mean.of(RackFigures::fillMean)),
@@ -75,6 +81,13 @@ final class RackSheet {
                         Clock.span(mean.of(figures -> figures.orderHours() * HOUR_SECONDS)),
                         Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)),
                         ResultSheet.number(mean.of(RackFigures::waitingOrders))));
+        if (cycles) {
+            for (ToDoubleFunction<RackFigures> part : List.<ToDoubleFunction<RackFigures>>of(RackFigures::workHours,
+                    RackFigures::travelHours,
+                    RackFigures::liftHours, RackFigures::forkHours)) {
+                row.add(Clock.span(mean.of(figures -> figures.perCycle(part.applyAsDouble(figures)))));
+            }
+        }
         if (change) {
             row.add(ResultSheet.number(mean.of(RackFigures::aisleChanges)));
         }

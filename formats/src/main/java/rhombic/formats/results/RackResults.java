@@ -32,6 +32,10 @@ final class RackResults {
             one.put("singleCycles", rack.singleCycles());
             one.put("doubleCycles", rack.doubleCycles());
             one.put("aisleChanges", rack.aisleChanges());
+            number(one, "cycleMean", rack.perCycle(rack.workHours()));
+            number(one, "cycleTravelMean", rack.perCycle(rack.travelHours()));
+            number(one, "cycleLiftMean", rack.perCycle(rack.liftHours()));
+            number(one, "cycleForkMean", rack.perCycle(rack.forkHours()));
             one.put("stayedTooLong", rack.overdue());
             one.put("ordersDone", rack.orders());
             one.put("orderLinesDone", rack.lines());
@@ -79,13 +83,16 @@ final class RackResults {
 
     static void table(Summary summary, Csv out) throws IOException {
         out.printRecord("replication", "rack", "places", "content mean", "content max", "stored", "fetched", "relocated", "single cycles",
-                "double cycles", "aisle changes", "stayed too long", "orders done", "order lines done", "orders on time",
+                "double cycles", "aisle changes", "cycle mean s", "of it travel s", "of it lift s", "of it fork s", "stayed too long",
+                "orders done", "order lines done", "orders on time",
                 "order time mean s",
                 "lateness mean s", "orders waiting", "pieces missing", "pieces struck off");
         for (RunFigures run : summary.runs()) {
             for (RackFigures rack : run.racks()) {
                 out.printRecord(run.replication(), rack.name(), rack.capacity(), rack.contentMean(), rack.contentMax(), rack.stored(),
-                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.aisleChanges(), rack.overdue(),
+                        rack.fetched(), rack.relocated(), rack.singleCycles(), rack.doubleCycles(), rack.aisleChanges(),
+                        cell(rack.perCycle(rack.workHours())), cell(rack.perCycle(rack.travelHours())),
+                        cell(rack.perCycle(rack.liftHours())), cell(rack.perCycle(rack.forkHours())), rack.overdue(),
                         rack.orders(),
                         rack.lines(),
                         rack.onTime(), cell(rack.orderHours() * HOUR_SECONDS), cell(rack.lateHours() * HOUR_SECONDS), rack.waitingOrders(),
