@@ -133,9 +133,10 @@ final class ResultsPage extends VBox {
         table.setItems(FXCollections.observableArrayList(sheet.rows()));
     }
 
-    /** So wide a column of figures is that none is cut off. */
+    /** So wide a column of figures is that neither they nor its heading are cut off. */
     private static double needed(ResultSheet sheet, int column) {
-        return column == 0 ? 0 : CELL_PADDING + DIGIT * sheet.rows().stream().mapToInt(row -> row.get(column).length()).max().orElse(0);
+        int longest = sheet.rows().stream().mapToInt(row -> row.get(column).length()).max().orElse(0);
+        return column == 0 ? 0 : CELL_PADDING + DIGIT * Math.max(longest, sheet.columns().get(column).heading().length());
     }
 
     private TableColumn<List<String>, String> column(int at) {
