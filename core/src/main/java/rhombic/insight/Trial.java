@@ -107,7 +107,7 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
     /** What concerns a rack and the cranes that serve it, if any do. */
     private static void withAisles(Study study, String place, Rack rack, Optional<StackerCrane> cranes, List<Trial> all) {
         int aisles = rack.layout().aisles();
-        boolean change = cranes.isPresent() && cranes.get().transfer().isPresent() && cranes.get().cranes() < aisles;
+        boolean change = cranes.isPresent() && cranes.get().changesAisles(aisles);
         if (change) {
             made(study, place, Candidate.Aspect.PEOPLE, "one more crane",
                     s -> s.changed(place, e -> ((StackerCrane) e).withCranes(((StackerCrane) e).cranes() + 1))).ifPresent(all::add);

@@ -15,6 +15,8 @@ import rhombic.measure.tally.Tally;
 import rhombic.measure.tally.TotalTally;
 import rhombic.plant.blueprint.Blueprint;
 import rhombic.plant.convey.ConveyorNode;
+import rhombic.plant.crane.AisleCraneMembers;
+import rhombic.plant.crane.AisleCranes;
 import rhombic.plant.crane.BridgeCraneMembers;
 import rhombic.plant.dock.DockNode;
 import rhombic.plant.fleet.FleetMembers;
@@ -32,8 +34,6 @@ import rhombic.plant.run.Run;
 import rhombic.plant.staff.CrewMembers;
 import rhombic.plant.staff.Members;
 import rhombic.plant.staff.Staff;
-import rhombic.plant.store.CraneMembers;
-import rhombic.plant.store.Cranes;
 import rhombic.plant.store.RackNode;
 import rhombic.plant.transport.Transports;
 import rhombic.plant.work.AssemblyNode;
@@ -74,7 +74,7 @@ public final class Plant {
     private final Flow flow;
     private final Simulator simulator;
     private final int replication;
-    private final Cranes cranes = new Cranes();
+    private final AisleCranes cranes = new AisleCranes();
 
     private Plant(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary) {
         this.replication = replication;
@@ -143,7 +143,7 @@ public final class Plant {
             return switch (group) {
                 case Crew crew -> new CrewMembers(run, staff, crew);
                 case Fleet fleet -> new FleetMembers(run, staff, fleet, areas);
-                case StackerCrane crane -> new CraneMembers(run, staff, crane, cranes);
+                case StackerCrane crane -> new AisleCraneMembers(run, staff, crane, cranes);
                 case BridgeCrane crane -> new BridgeCraneMembers(run, staff, crane);
             };
         }

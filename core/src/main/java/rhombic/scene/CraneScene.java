@@ -61,7 +61,7 @@ public final class CraneScene {
     private static Crane crane(CraneParts<StackerCrane> one, Rack rack) {
         int aisles = rack.layout().aisles();
         return new Crane(rack, one.group().firstAisle(one.number(), aisles), one.tips(),
-                one.group().transfer().filter(by -> one.group().cranes() < aisles));
+                one.group().transfer().filter(by -> one.group().changesAisles(aisles)));
     }
 
     void pose(Moment moment) {

@@ -1,5 +1,8 @@
 /**
- * Bridge and gantry cranes at work. A {@link rhombic.plant.crane.HallCrane} is called along links as vehicles are; how it gets there is its
+ * Cranes at work. An {@link rhombic.plant.crane.AisleCrane} travels and lifts in the aisle of a rack, whose {@link rhombic.plant.crane.AisleCrane.Work} tells it what to
+ * do, and never knows more of the rack.
+ *
+ * <p>Bridge and gantry cranes: a {@link rhombic.plant.crane.HallCrane} is called along links as vehicles are; how it gets there is its
  * {@link rhombic.plant.crane.Overhead}: it lifts what hangs on the hook over all that stands below its way, travels with bridge and trolley at once, and comes
  * down. On the {@link rhombic.plant.crane.RunwayTraffic} each holds the part of the runway that it travels over, from when it sets out to when it is there; of two
  * that want the same, one goes first, and the other stands aside.

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.crane.AisleCrane;
+import rhombic.plant.piece.Piece;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.RackLayout;
 import rhombic.study.rack.TransferPoint;
@@ -14,7 +16,7 @@ import rhombic.study.rack.TransferPoint;
  * What the crane of an aisle has begun, and what it begins next: it takes up what it is to store, as many loads as it has forks, and stores them; then it takes up
  * what it is to fetch, and brings that to the outfeed. What stands before a load is moved aside first.
  */
-final class CraneDuty implements Crane.Work {
+final class CraneDuty implements AisleCrane.Work {
     /** So many loads are looked at for the shortest cycle, and to find one that can be dug out. */
     private static final int LOOKED_AT = 50;
 
@@ -25,7 +27,7 @@ final class CraneDuty implements Crane.Work {
     private final CraneCycles cycles;
     private final CraneCycles.Cycle rule;
     /** Null while none is in the aisle. */
-    private @Nullable Crane crane;
+    private @Nullable AisleCrane crane;
     /** What is to be stored in this cycle and has not been yet, the first in front. */
     private final List<Load> storing = new ArrayList<>();
     /** From which infeed. */
@@ -53,7 +55,7 @@ final class CraneDuty implements Crane.Work {
     }
 
     /** That crane is in the aisle from now on; null: none is. */
-    void setCrane(@Nullable Crane now) {
+    void setCrane(@Nullable AisleCrane now) {
         crane = now;
         cyclesHere = 0;
     }
@@ -77,26 +79,27 @@ final class CraneDuty implements Crane.Work {
 
     // ---- where it goes
 
-    private Crane.Stop atLane(Load load, int lane, int place, int fork, boolean isPickUp) {
+    private AisleCrane.Stop atLane(Load load, int lane, int place, int fork, boolean isPickUp) {
         int depth = layout.depthOf(place);
         double reach = layout.reachMetres(depth) * (layout.row(lane) == 0 ? -1 : 1);
-        Crane.Position slot = aisle.position(lane);
-        return new Crane.Stop(List.of(new Crane.Stop.Handled(load, fork)), isPickUp, before(slot, fork), reach, depth);
+        AisleCrane.Position slot = aisle.position(lane);
+        return new AisleCrane.Stop(List.of(new AisleCrane.Stop.Handled(load.piece, fork)), isPickUp, before(slot, fork), reach, depth);
     }
 
     /** At the infeed or outfeed all are handled at once: that which goes first with the fork that is nearest to the rack. */
-    private Crane.Stop atPoint(List<Crane.Stop.Handled> handled, TransferPoint point, boolean isPickUp) {
+    private AisleCrane.Stop atPoint(List<AisleCrane.Stop.Handled> handled, TransferPoint point, boolean isPickUp) {
         boolean isFront = point.end() == TransferPoint.End.FRONT;
         int nearest = handled.getFirst().fork();
-        for (Crane.Stop.Handled one : handled) {
+        for (AisleCrane.Stop.Handled one : handled) {
             nearest = isFront ? Math.max(nearest, one.fork()) : Math.min(nearest, one.fork());
         }
-        return new Crane.Stop(List.copyOf(handled), isPickUp, before(aisle.position(point), nearest), layout.pointReachMetres(isPickUp), 0);
+        return new AisleCrane.Stop(List.copyOf(handled), isPickUp, before(aisle.position(point), nearest),
+                layout.pointReachMetres(isPickUp), 0);
     }
 
     /** Where the crane stands so that a fork is at a place. */
-    private Crane.Position before(Crane.Position place, int fork) {
-        return new Crane.Position(place.along() - cycles.forkMetres(fork, layout.bayPitch().inBaseUnit()), place.high());
+    private AisleCrane.Position before(AisleCrane.Position place, int fork) {
+        return new AisleCrane.Position(place.along() - cycles.forkMetres(fork, layout.bayPitch().inBaseUnit()), place.high());
     }
 
     private double secondsBetween(int from, int to) {
@@ -104,7 +107,7 @@ final class CraneDuty implements Crane.Work {
     }
 
     @Override
-    public Crane.@Nullable Stop next(boolean mayBegin) {
+    public AisleCrane.@Nullable Stop next(boolean mayBegin) {
         Load moved = aside;
         if (moved != null && isOnFork(moved)) {
             return atLane(moved, moved.lane, slots.nextPlace(moved.lane), fork(moved), false);
@@ -116,7 +119,7 @@ final class CraneDuty implements Crane.Work {
                     : atPoint(fromInfeed(), infeed(), true);
         }
         for (Load load : List.copyOf(fetching)) {
-            Crane.Stop there = isOnFork(load) ? null : fetch(load);
+            AisleCrane.Stop there = isOnFork(load) ? null : fetch(load);
             if (there != null) {
                 return there;
             }
@@ -124,7 +127,8 @@ final class CraneDuty implements Crane.Work {
         if (!fetching.isEmpty()) {
             int outfeed = fetching.getFirst().outfeed;
             return atPoint(
-                    fetching.stream().filter(load -> load.outfeed == outfeed).map(load -> new Crane.Stop.Handled(load, fork(load)))
+                    fetching.stream().filter(load -> load.outfeed == outfeed)
+                            .map(load -> new AisleCrane.Stop.Handled(load.piece, fork(load)))
                             .toList(),
                     rack.outfeeds.get(outfeed), false);
         }
@@ -146,7 +150,7 @@ final class CraneDuty implements Crane.Work {
     }
 
     @Override
-    public Transfer.@Nullable Change change() {
+    public AisleCrane.@Nullable AisleChange change() {
         Transfer by = rack.transfer();
         StoreAisle to = by == null ? null : by.waitingAisle();
         return by == null || to == null ? null : by.change(aisle, to);
@@ -164,17 +168,17 @@ final class CraneDuty implements Crane.Work {
     }
 
     /** They stand one behind the other, away from the rack, as its forks do. */
-    private List<Crane.Stop.Handled> fromInfeed() {
+    private List<AisleCrane.Stop.Handled> fromInfeed() {
         boolean isFront = infeed().end() == TransferPoint.End.FRONT;
-        List<Crane.Stop.Handled> all = new ArrayList<>();
+        List<AisleCrane.Stop.Handled> all = new ArrayList<>();
         for (int i = 0; i < storing.size(); i++) {
-            all.add(new Crane.Stop.Handled(storing.get(i), isFront ? storing.size() - 1 - i : i));
+            all.add(new AisleCrane.Stop.Handled(storing.get(i).piece, isFront ? storing.size() - 1 - i : i));
         }
         return all;
     }
 
     /** To the load, or to what stands before it; null if there is no place for that, and it is left where it is. */
-    private Crane.@Nullable Stop fetch(Load load) {
+    private AisleCrane.@Nullable Stop fetch(Load load) {
         Load front = slots.front(load.lane);
         assert front != null : "what is fetched is in its lane";
         if (front != load && !fetching.contains(front)) {
@@ -313,19 +317,20 @@ final class CraneDuty implements Crane.Work {
     }
 
     @Override
-    public Crane.@Nullable Position waitsAt() {
+    public AisleCrane.@Nullable Position waitsAt() {
         return switch (cycles.dwell()) {
             case STAY -> null;
             case INFEED -> aisle.position(rack.rack.infeed());
             case OUTFEED -> aisle.position(rack.rack.outfeed());
-            case MIDDLE -> new Crane.Position(layout.lengthMetres() / 2, layout.heightMetres() / 2);
+            case MIDDLE -> new AisleCrane.Position(layout.lengthMetres() / 2, layout.heightMetres() / 2);
         };
     }
 
     // ---- what it has done
 
     @Override
-    public void onPickedUp(Load load, int fork) {
+    public void onPickedUp(Piece piece, int fork) {
+        Load load = rack.load(piece);
         onFork[fork] = load;
         rack.seen.rides(load, Objects.requireNonNull(crane, "it is in the aisle").fork(fork));
         if (storing.contains(load)) {
@@ -348,7 +353,8 @@ final class CraneDuty implements Crane.Work {
     }
 
     @Override
-    public void onSetDown(Load load) {
+    public void onSetDown(Piece piece) {
+        Load load = rack.load(piece);
         onFork[fork(load)] = null;
         if (load == aside) {
             aside = null;

@@ -8,6 +8,8 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.measure.RackFigures;
 import rhombic.measure.tally.RackTally;
+import rhombic.plant.crane.AisleCrane;
+import rhombic.plant.crane.AisleCranes;
 import rhombic.plant.formula.PieceTime;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.ContentNode;
@@ -45,7 +47,8 @@ public final class RackNode extends ContentNode implements Room {
     final List<TransferPoint> outfeeds;
     final RackTally store;
     private final Taker taker = new Taker(this, this);
-    private final Cranes cranes;
+    /** The cranes of the first group that serves it; none: it is served without. */
+    private final List<AisleCrane> cranes;
     private final StoreAisle[] aisles;
     private final Map<Piece, Load> loads = new IdentityHashMap<>();
     private final double[] highs;
@@ -73,17 +76,17 @@ public final class RackNode extends ContentNode implements Room {
     private @Nullable Transfer transfer;
 
     /** @param cranes of the run */
-    public RackNode(Flow flow, int index, Rack rack, Cranes cranes) {
+    public RackNode(Flow flow, int index, Rack rack, AisleCranes cranes) {
         super(flow, index, rack);
         this.rack = rack;
-        this.cranes = cranes;
+        this.cranes = cranes.of(rack.name());
         layout = rack.layout();
         store = new RackTally(flow.types.count(), rack.storing().partsByClass());
         seen = new SeenLoads(this);
         infeeds = rack.infeeds();
         outfeeds = rack.outfeeds();
         highs = flow.study.pieceTypes().stream().mapToDouble(type -> type.height().inBaseUnit()).toArray();
-        hasCranes = !cranes.of(rack.name()).isEmpty();
+        hasCranes = !this.cranes.isEmpty();
         headwayNanos = hasCranes && rack.preZone().isThere()
                 ? Math.round(layout.bayPitch().inBaseUnit() / rack.preZoneSpeed().inBaseUnit() * 1e9)
                 : 0;
@@ -180,7 +183,9 @@ public final class RackNode extends ContentNode implements Room {
 
     @Override
     protected void begin() {
-        install(cranes.of(rack.name()));
+        if (hasCranes) {
+            install(cranes.getFirst().element());
+        }
         for (RackStock one : rack.stock()) {
             for (int i = 0; i < one.pieces(layout.places()); i++) {
                 if (!begins(new Piece(flow.types.number(one.type())))) {
@@ -195,21 +200,16 @@ public final class RackNode extends ContentNode implements Room {
         flow.toAgenda(this);
     }
 
-    /** The cranes of the first group that serves it come into its aisles. */
-    private void install(List<Crane> served) {
-        if (served.isEmpty()) {
-            return;
-        }
-        StackerCrane group = served.getFirst().element();
-        List<Crane> all = served.stream().filter(crane -> crane.element().equals(group)).toList();
-        int count = Math.min(aisles.length, all.size());
-        boolean change = count < aisles.length && group.transfer().isPresent();
-        transfer = change ? new Transfer(this, group.transfer().get(), group.cycles().loads()) : null;
+    /** They come into its aisles. */
+    private void install(StackerCrane group) {
+        boolean change = group.changesAisles(aisles.length);
+        transfer = change ? new Transfer(this, group.transfer().orElseThrow(), group.cycles().loads()) : null;
+        int count = Math.min(aisles.length, cranes.size());
         for (int i = 0; i < (change ? aisles.length : count); i++) {
             aisles[i].serveBy(group.cycles());
         }
         for (int i = 0; i < count; i++) {
-            aisles[group.firstAisle(i, aisles.length)].install(all.get(i));
+            aisles[group.firstAisle(i, aisles.length)].install(cranes.get(i));
         }
     }
 
@@ -221,7 +221,7 @@ public final class RackNode extends ContentNode implements Room {
 
     /** How its cranes move. */
     CraneDriving driving() {
-        return cranes.of(rack.name()).getFirst().driving();
+        return cranes.getFirst().driving();
     }
 
     /** A piece that lies there at the start; says whether there is room for it. */
@@ -523,8 +523,7 @@ public final class RackNode extends ContentNode implements Room {
         double bay = layout.bayMetres(layout.bay(lane));
         double along = (point.end() == TransferPoint.End.FRONT ? bay : layout.lengthMetres() - bay) + point.offsetMetres();
         double up = layout.levelMetres(layout.level(lane)) - point.heightMetres();
-        List<Crane> all = cranes.of(rack.name());
-        return all.isEmpty() ? along + UP_AS_ALONG * Math.abs(up) : all.getFirst().driving().seconds(along, up);
+        return hasCranes ? driving().seconds(along, up) : along + UP_AS_ALONG * Math.abs(up);
     }
 
     // ---- what is told of it

@@ -9,6 +9,7 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.crane.AisleCrane;
 import rhombic.space.Pose;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.PreZone;
@@ -28,7 +29,7 @@ final class StoreAisle {
     private final List<In> infeeds = new ArrayList<>();
     private final List<Out> outfeeds = new ArrayList<>();
     /** The crane that is in it; null if none is. */
-    private @Nullable Crane crane;
+    private @Nullable AisleCrane crane;
     /** What cranes do in it; null: none ever comes. */
     private @Nullable CraneDuty duty;
     private boolean isExpected;
@@ -79,7 +80,7 @@ final class StoreAisle {
     }
 
     /** That crane is in it when the run begins. */
-    void install(Crane newCrane) {
+    void install(AisleCrane newCrane) {
         setCrane(newCrane);
         double high = Stream.concat(rack.infeeds.stream(), rack.outfeeds.stream()).mapToDouble(TransferPoint::heightMetres)
                 .reduce(layout.heightMetres(), Math::max);
@@ -88,12 +89,12 @@ final class StoreAisle {
     }
 
     /** Where a crane works in it. */
-    Crane.Place place() {
-        return new Crane.Place(Objects.requireNonNull(duty, "no crane ever comes into it"),
+    AisleCrane.Place place() {
+        return new AisleCrane.Place(Objects.requireNonNull(duty, "no crane ever comes into it"),
                 rack.pose().of(Pose.at(-layout.lengthMetres() / 2, layout.aisleMetres(number), 0, 0)), layout.lengthMetres());
     }
 
-    private void setCrane(@Nullable Crane now) {
+    private void setCrane(@Nullable AisleCrane now) {
         crane = now;
         if (duty != null) {
             duty.setCrane(now);
@@ -112,7 +113,7 @@ final class StoreAisle {
         isExpected = true;
     }
 
-    void comes(Crane to) {
+    void comes(AisleCrane to) {
         isExpected = false;
         setCrane(to);
     }
@@ -146,7 +147,7 @@ final class StoreAisle {
     }
 
     boolean isDown() {
-        Crane one = crane;
+        AisleCrane one = crane;
         return one != null && one.isDown();
     }
 
@@ -163,15 +164,15 @@ final class StoreAisle {
         return point.end() == TransferPoint.End.FRONT ? -point.offsetMetres() : layout.lengthMetres() + point.offsetMetres();
     }
 
-    Crane.Position position(TransferPoint point) {
-        return new Crane.Position(along(point), point.heightMetres());
+    AisleCrane.Position position(TransferPoint point) {
+        return new AisleCrane.Position(along(point), point.heightMetres());
     }
 
-    Crane.Position position(int lane) {
-        return new Crane.Position(layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)));
+    AisleCrane.Position position(int lane) {
+        return new AisleCrane.Position(layout.bayMetres(layout.bay(lane)), layout.levelMetres(layout.level(lane)));
     }
 
-    double seconds(Crane.Position from, Crane.Position to) {
+    double seconds(AisleCrane.Position from, AisleCrane.Position to) {
         return rack.driving().seconds(to.along() - from.along(), to.high() - from.high());
     }
 
@@ -232,7 +233,7 @@ final class StoreAisle {
     }
 
     void wake() {
-        Crane one = crane;
+        AisleCrane one = crane;
         if (one != null) {
             one.wake();
         }

@@ -3,6 +3,7 @@ package rhombic.plant.store;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import org.jspecify.annotations.Nullable;
+import rhombic.plant.crane.AisleCrane;
 import rhombic.plant.crane.CraneAxis;
 import rhombic.space.Pace;
 import rhombic.space.Path;
@@ -31,10 +32,64 @@ final class Transfer {
     private boolean isTaken;
 
     /** A crane leaves an aisle for another. */
-    record Change(Transfer by, StoreAisle from, StoreAisle to) {}
+    private final class Change implements AisleCrane.AisleChange {
+        private final StoreAisle from;
+        private final StoreAisle to;
+
+        Change(StoreAisle from, StoreAisle to) {
+            this.from = from;
+            this.to = to;
+        }
+
+        @Override
+        public double beforeMetres() {
+            return before;
+        }
+
+        @Override
+        public double onMetres() {
+            return on;
+        }
+
+        @Override
+        public long driveOnNanos() {
+            return driveOnNanos;
+        }
+
+        @Override
+        public void await(AisleCrane crane) {
+            waiting.add(new Turn(crane, this));
+            serveNext();
+        }
+
+        @Override
+        public CraneAxis leave(AisleCrane crane) {
+            from.isLeft();
+            return crane.axis(across, rack.pose().heading(), 0, metres(from.number));
+        }
+
+        @Override
+        public long moveAcross(CraneAxis axis) {
+            long nanos = nanosBetween(from.number, to.number);
+            return axis.moveTo(metres(to.number), way -> Pace.over(way, nanos));
+        }
+
+        @Override
+        public AisleCrane.Place arrive(AisleCrane crane) {
+            to.comes(crane);
+            return to.place();
+        }
+
+        @Override
+        public void end() {
+            at = to.number;
+            isTaken = false;
+            serveNext();
+        }
+    }
 
     /** A crane that waits for it, and where it goes. */
-    private record Turn(Crane crane, Change change) {}
+    private record Turn(AisleCrane crane, Change change) {}
 
     /** @param loads that a crane takes at a time */
     Transfer(RackNode rack, AisleTransfer rules, int loads) {
@@ -52,21 +107,6 @@ final class Transfer {
         return rules.maxCycles();
     }
 
-    /** Metres from the front of the rack, where a crane waits for it. */
-    double before() {
-        return before;
-    }
-
-    /** The same where a crane stands on it. */
-    double on() {
-        return on;
-    }
-
-    /** That a crane takes to drive onto it, or off it. */
-    long driveOnNanos() {
-        return driveOnNanos;
-    }
-
     /** Of those where something waits for a crane, the aisle that has been without one for longest; null if there is none. */
     @Nullable
     StoreAisle waitingAisle() {
@@ -80,10 +120,10 @@ final class Transfer {
     }
 
     /** A crane sets out from one aisle to the other. */
-    Change change(StoreAisle from, StoreAisle to) {
+    AisleCrane.AisleChange change(StoreAisle from, StoreAisle to) {
         to.expect();
         rack.store.onAisleChange();
-        return new Change(this, from, to);
+        return new Change(from, to);
     }
 
     private double metres(int aisle) {
@@ -94,36 +134,11 @@ final class Transfer {
         return Math.round(Math.abs(metres(one) - metres(other)) / rules.speed().inBaseUnit() * NANOS);
     }
 
-    /** What moves a crane that stands on it at an aisle. */
-    CraneAxis axis(Crane crane, StoreAisle aisle) {
-        return crane.axis(across, rack.pose().heading(), 0, metres(aisle.number));
-    }
-
-    /** Takes a crane across; says how long that takes. */
-    long moveTo(CraneAxis crane, Change change) {
-        int to = change.to().number;
-        long nanos = nanosBetween(change.from().number, to);
-        return crane.moveTo(metres(to), way -> Pace.over(way, nanos));
-    }
-
-    /** A crane has come to it, which waits until it is there. */
-    void await(Crane crane, Change change) {
-        waiting.add(new Turn(crane, change));
-        serveNext();
-    }
-
-    /** A crane has been set down at an aisle. */
-    void isFreeAt(StoreAisle aisle) {
-        at = aisle.number;
-        isTaken = false;
-        serveNext();
-    }
-
     private void serveNext() {
         Turn next = isTaken ? null : waiting.poll();
         if (next != null) {
             isTaken = true;
-            next.crane.onTransferComes(nanosBetween(at, next.change.from().number));
+            next.crane.onTransferComes(nanosBetween(at, next.change.from.number));
         }
     }
 }

@@ -4,6 +4,7 @@ import java.io.Serializable;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import rhombic.study.duty.Dispatching;
 import rhombic.study.duty.IdlePlace;
 import rhombic.study.duty.Person;
@@ -13,7 +14,6 @@ import rhombic.study.field.FieldType;
 import rhombic.study.field.Reference;
 import rhombic.study.place.AxisDriving;
 import rhombic.study.place.Footprint;
-import org.jspecify.annotations.Nullable;
 import rhombic.study.rack.AisleTransfer;
 import rhombic.study.rack.CraneCycles;
 import rhombic.study.rack.CraneDriving;
@@ -198,7 +198,12 @@ public record StackerCrane(Basics basics, String rack, int cranes, CraneDriving 
 
     /** The aisle of a rack with so many in which a crane begins: its own, or, if they are fewer and change, spread over all; from 0. */
     public int firstAisle(int number, int aisles) {
-        return transfer.isPresent() && cranes < aisles ? number * aisles / cranes : number;
+        return changesAisles(aisles) ? number * aisles / cranes : number;
+    }
+
+    /** Whether a transfer takes its cranes from aisle to aisle of a rack with so many: they are fewer. */
+    public boolean changesAisles(int aisles) {
+        return transfer.isPresent() && cranes < aisles;
     }
 
     /** Optional values can't be serialised, so this stands in for the record on its way. */

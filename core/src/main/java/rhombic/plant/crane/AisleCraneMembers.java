@@ -1,4 +1,4 @@
-package rhombic.plant.store;
+package rhombic.plant.crane;
 
 import org.jspecify.annotations.Nullable;
 import rhombic.plant.route.Mover;
@@ -12,12 +12,12 @@ import rhombic.study.duty.Person;
 import rhombic.study.kind.StackerCrane;
 
 /** The stacker cranes of one group. */
-public final class CraneMembers extends WorkingMembers {
+public final class AisleCraneMembers extends WorkingMembers {
     private final StackerCrane element;
-    private final Cranes cranes;
+    private final AisleCranes cranes;
 
     /** @param cranes of all groups of the run */
-    public CraneMembers(Run run, Staff staff, StackerCrane element, Cranes cranes) {
+    public AisleCraneMembers(Run run, Staff staff, StackerCrane element, AisleCranes cranes) {
         super(run, staff, element, Mover.even(element.driving().travel().speed().inBaseUnit()),
                 Mover.even(element.driving().travel().speed().inBaseUnit()), null);
         this.element = element;
@@ -26,7 +26,7 @@ public final class CraneMembers extends WorkingMembers {
 
     @Override
     protected Worker worker(int number, Person member, boolean[] skills, Pose home, Worker.@Nullable Listener listener) {
-        Crane crane = new Crane(number, member, group, skills, home, element, run, listener);
+        AisleCrane crane = new AisleCrane(number, member, group, skills, home, element, run, listener);
         cranes.add(element.rack(), crane);
         return crane;
     }
@@ -34,7 +34,7 @@ public final class CraneMembers extends WorkingMembers {
     /** Where those are that are in an aisle they write down themselves. */
     @Override
     public void onMove(Worker person, Route route) {
-        if (!((Crane) person).isInstalled()) {
+        if (!((AisleCrane) person).isInstalled()) {
             super.onMove(person, route);
         }
     }

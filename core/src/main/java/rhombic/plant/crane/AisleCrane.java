@@ -1,4 +1,4 @@
-package rhombic.plant.store;
+package rhombic.plant.crane;
 
 import java.util.List;
 import java.util.Objects;
@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 import rhombic.chance.Purpose;
 import rhombic.chance.TimeSampler;
 import rhombic.plant.activity.Activity;
-import rhombic.plant.crane.CraneAxis;
+import rhombic.plant.piece.Piece;
 import rhombic.plant.resource.Group;
 import rhombic.plant.run.Run;
 import rhombic.plant.staff.Worker;
@@ -28,9 +28,9 @@ import rhombic.trace.MoverMoment;
  * comes back; where it takes several loads at a time, it has a fork for each. What it does next it asks its aisle, and when there is nothing, or it has been
  * there long enough, a transfer may take it to another.
  */
-final class Crane extends Worker {
+public final class AisleCrane extends Worker {
     /** What a crane works for. */
-    interface Work {
+    public interface Work {
         /**
          * Where it picks up or sets down next; null: there is nothing to do.
          *
@@ -40,15 +40,16 @@ final class Crane extends Worker {
         Stop next(boolean mayBegin);
 
         /** To another aisle, where something waits for a crane: it sets out; null: it stays. */
-        Transfer.@Nullable Change change();
+        @Nullable
+        AisleChange change();
 
         /** Where it waits; null: where it is. */
         @Nullable
         Position waitsAt();
 
-        void onPickedUp(Load load, int fork);
+        void onPickedUp(Piece piece, int fork);
 
-        void onSetDown(Load load);
+        void onSetDown(Piece piece);
 
         /** It sets out, and travels and lifts at the same time. */
         void onMove(long travelNanos, long liftNanos);
@@ -65,10 +66,10 @@ final class Crane extends Worker {
      *
      * @param aisle the middle of its front end on the floor, looking along it
      */
-    record Place(Work work, Pose aisle, double length) {}
+    public record Place(Work work, Pose aisle, double length) {}
 
     /** Metres from the front of the rack, and above the floor. */
-    record Position(double along, double high) {}
+    public record Position(double along, double high) {}
 
     /**
      * Where a crane picks loads up or sets them down, all of them at the same time, each with a fork of its own.
@@ -76,9 +77,36 @@ final class Crane extends Worker {
      * @param reach metres to the left of the middle of the aisle, seen along it; negative: to the right
      * @param deep how many places farther back than the nearest
      */
-    record Stop(List<Handled> handled, boolean isPickUp, Position position, double reach, int deep) {
-        /** A load and the number of the fork that takes it. */
-        record Handled(Load load, int fork) {}
+    public record Stop(List<Handled> handled, boolean isPickUp, Position position, double reach, int deep) {
+        /** A piece and the number of the fork that takes it. */
+        public record Handled(Piece piece, int fork) {}
+    }
+
+    /** How it comes from one aisle to another: it waits at the end of the first, drives onto what takes it across, and off it. */
+    public interface AisleChange {
+        /** Metres from the front of the rack, where it waits, and where it stands again in the other aisle. */
+        double beforeMetres();
+
+        /** The same where it stands while it is taken across. */
+        double onMetres();
+
+        /** That it takes to drive on, or off. */
+        long driveOnNanos();
+
+        /** It waits; {@link AisleCrane#onTransferComes} is called when its turn has come. */
+        void await(AisleCrane crane);
+
+        /** It leaves the first aisle; gives what moves it across. */
+        CraneAxis leave(AisleCrane crane);
+
+        /** It is taken across by that; says how long that takes. */
+        long moveAcross(CraneAxis axis);
+
+        /** It is at the other aisle, which is its own from now on. */
+        Place arrive(AisleCrane crane);
+
+        /** It has driven off. */
+        void end();
     }
 
     private enum Phase {
@@ -103,7 +131,7 @@ final class Crane extends Worker {
     private @Nullable Site site;
     private Phase phase = Phase.IDLE;
     private @Nullable Stop stop;
-    private Transfer.@Nullable Change change;
+    private @Nullable AisleChange change;
     /** Loads on its forks. */
     private int loads;
     private boolean isDown;
@@ -124,7 +152,8 @@ final class Crane extends Worker {
         }
     }
 
-    Crane(int number, Person member, Group group, boolean[] skills, Pose home, StackerCrane element, Run run, @Nullable Listener listener) {
+    AisleCrane(int number, Person member, Group group, boolean[] skills, Pose home, StackerCrane element, Run run,
+            @Nullable Listener listener) {
         super(number, member.name(), group, skills, 1, home, listener);
         this.run = run;
         this.element = element;
@@ -146,12 +175,12 @@ final class Crane extends Worker {
         };
     }
 
-    CraneDriving driving() {
+    public CraneDriving driving() {
         return driving;
     }
 
     /** It, and all others of its group. */
-    StackerCrane element() {
+    public StackerCrane element() {
         return element;
     }
 
@@ -162,7 +191,7 @@ final class Crane extends Worker {
      * @param reach how far its forks reach at most
      * @param pitch from one fork to the next
      */
-    void install(Place place, double high, double reach, double pitch, Position start) {
+    public void install(Place place, double high, double reach, double pitch, Position start) {
         Path up = Path.through(List.of(Pose.at(0, 0, 0, 0), Pose.at(0, 0, high + MARGIN_METRES, 0)), 0);
         List<CraneAxis> forks = IntStream.range(0, cycles.loads()).mapToObj(i -> {
             Path across = Path.from(Pose.at(cycles.forkMetres(i, pitch), -reach, 0, 90)).straight(2 * reach, 0).build();
@@ -178,7 +207,7 @@ final class Crane extends Worker {
     }
 
     /** On which it moves over the floor. */
-    CraneAxis axis(Path path, double facing, double beginsBefore, double at) {
+    public CraneAxis axis(Path path, double facing, double beginsBefore, double at) {
         return new CraneAxis(run, number, MoverMoment.FLOOR, path, facing, beginsBefore, at);
     }
 
@@ -187,11 +216,11 @@ final class Crane extends Worker {
     }
 
     /** The mover that is one of its forks, on which a load rides. */
-    int fork(int fork) {
+    public int fork(int fork) {
         return parts.tip(fork);
     }
 
-    boolean isDown() {
+    public boolean isDown() {
         return isDown;
     }
 
@@ -201,7 +230,7 @@ final class Crane extends Worker {
     }
 
     /** Something may have to be done. */
-    void wake() {
+    public void wake() {
         if (phase == Phase.IDLE && !isDown) {
             goOn();
         }
@@ -216,7 +245,7 @@ final class Crane extends Worker {
         }
         change = isHeld() ? null : site().work.change();
         if (change != null) {
-            go(Phase.TO_TRANSFER, new Position(change.by().before(), site().up.at()));
+            go(Phase.TO_TRANSFER, new Position(change.beforeMetres(), site().up.at()));
             return;
         }
         Position wait = site().work.waitsAt();
@@ -269,9 +298,9 @@ final class Crane extends Worker {
                 loads += at.isPickUp() ? at.handled().size() : -at.handled().size();
                 at.handled().forEach(one -> {
                     if (at.isPickUp()) {
-                        of.onPickedUp(one.load(), one.fork());
+                        of.onPickedUp(one.piece(), one.fork());
                     } else {
-                        of.onSetDown(one.load());
+                        of.onSetDown(one.piece());
                     }
                 });
                 reach(Phase.RETURN, 0, forkNanos - forkNanos / 2);
@@ -292,9 +321,9 @@ final class Crane extends Worker {
             case TO_TRANSFER -> {
                 onTravelled(metres);
                 phase = Phase.AWAIT;
-                change().by().await(this, change());
+                change().await(this);
             }
-            case AWAIT -> drive(Phase.DRIVE_ON, change().by().on());
+            case AWAIT -> drive(Phase.DRIVE_ON, change().onMetres());
             case DRIVE_ON -> {
                 onTravelled(metres);
                 goAcross(change());
@@ -305,7 +334,7 @@ final class Crane extends Worker {
             }
             case DRIVE_OFF -> {
                 onTravelled(metres);
-                change().by().isFreeAt(change().to());
+                change().end();
                 change = null;
                 phase = Phase.IDLE;
                 goOn();
@@ -320,12 +349,12 @@ final class Crane extends Worker {
 
     // ---- to another aisle
 
-    private Transfer.Change change() {
+    private AisleChange change() {
         return Objects.requireNonNull(change, "it stays in its aisle");
     }
 
     /** The transfer comes for it, which takes so long. */
-    void onTransferComes(long nanos) {
+    public void onTransferComes(long nanos) {
         begin(Phase.AWAIT, nanos);
         if (isDown) {
             step.pause();
@@ -334,29 +363,27 @@ final class Crane extends Worker {
 
     /** Onto the transfer, or off it. */
     private void drive(Phase why, double to) {
-        long nanos = change().by().driveOnNanos();
+        long nanos = change().driveOnNanos();
         metres = Math.abs(to - site().along.at());
         site().along.moveTo(to, way -> Pace.over(way, nanos));
         site().work.onMove(nanos, 0);
         begin(why, nanos);
     }
 
-    private void goAcross(Transfer.Change to) {
-        to.from().isLeft();
-        CraneAxis across = to.by().axis(this, to.from());
+    private void goAcross(AisleChange to) {
+        CraneAxis across = to.leave(this);
         site = site().with(site().work, across);
         double from = across.at();
-        long nanos = to.by().moveTo(across, to);
+        long nanos = to.moveAcross(across);
         metres = Math.abs(across.at() - from);
         site().work.onMove(nanos, 0);
         begin(Phase.ACROSS, nanos);
     }
 
-    private void arrive(Transfer.Change done) {
-        Place place = done.to().place();
-        site = site().with(place.work(), axis(place, done.by().on()));
-        done.to().comes(this);
-        drive(Phase.DRIVE_OFF, done.by().before());
+    private void arrive(AisleChange done) {
+        Place place = done.arrive(this);
+        site = site().with(place.work(), axis(place, done.onMetres()));
+        drive(Phase.DRIVE_OFF, done.beforeMetres());
     }
 
     // ---- what keeps it from going on
