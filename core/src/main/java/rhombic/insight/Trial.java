@@ -19,7 +19,6 @@ import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.WorkEquipment;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
-import rhombic.study.rack.TurnoverClasses;
 import rhombic.study.value.StudyException;
 import rhombic.study.value.Table;
 import rhombic.study.value.TimeSource;
@@ -33,8 +32,6 @@ import rhombic.study.work.Operation;
  * @param text in a few words, such as <i>Leak test: times −10 %</i>
  */
 public record Trial(String subject, Candidate.Aspect aspect, String text, Changes changes) {
-    private static final double HOUR_NANOS = 3.6e12;
-
     /** All that can be tried in a study. */
     public static List<Trial> all(Study study) {
         List<Trial> all = new ArrayList<>();
@@ -117,15 +114,12 @@ public record Trial(String subject, Candidate.Aspect aspect, String text, Change
             Study more = s.changed(rack.name(), e -> ((Rack) e).withLayout(l -> l.withAisles(aisles + 1)));
             return isEachServed ? more.changed(place, e -> ((StackerCrane) e).withCranes(aisles + 1)) : more;
         }).ifPresent(all::add);
-        rack.orders().ifPresent(plan -> {
-            List<StorageClass> classes = TurnoverClasses.of(rack.stock(), rack.layout().places(), plan,
-                    study.plan().length().nanos() / HOUR_NANOS);
-            if (classes.size() > 1 && rack.storing().slotRule() != SlotChoice.BY_CLASS) {
-                made(study, place, Candidate.Aspect.TIME, "slots by class, as the orders suggest", s -> s.changed(rack.name(),
-                        e -> ((Rack) e).withStoring(storing -> storing.withSlotRule(SlotChoice.BY_CLASS).withClasses(classes))))
-                        .ifPresent(all::add);
-            }
-        });
+        List<StorageClass> classes = rack.classesByDemand(study.plan().length());
+        if (classes.size() > 1 && rack.storing().slotRule() != SlotChoice.BY_CLASS) {
+            made(study, place, Candidate.Aspect.TIME, "slots by class, as the orders suggest", s -> s.changed(rack.name(),
+                    e -> ((Rack) e).withStoring(storing -> storing.withSlotRule(SlotChoice.BY_CLASS).withClasses(classes))))
+                    .ifPresent(all::add);
+        }
     }
 
     /** Its times stand in a table: the table of its own is made, so that others that use it keep theirs. */

@@ -36,6 +36,7 @@ import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.Storing;
 import rhombic.study.rack.TransferPoint;
+import rhombic.study.rack.TurnoverClasses;
 import rhombic.study.value.Count;
 import rhombic.study.value.PieceType;
 import rhombic.study.value.StudyException;
@@ -65,6 +66,7 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
             Equipment {
     private static final Quantity USUAL_SPEED = new Quantity(0.5, Unit.METRE_PER_SECOND);
     private static final double MAX_SPEED = 50;
+    private static final double HOUR_NANOS = 3.6e12;
     private static final int MAX_MORE_POINTS = 7;
 
     public static final Kind<Rack> KIND = new Kind<>("Rack", Family.STORE, Rack.class, List.of(
@@ -366,6 +368,11 @@ public record Rack(Basics basics, RackLayout layout, Storing storing, Fetching f
     /** How loads get from its ports to its aisles and back. */
     public PreZone preZone() {
         return new PreZone(layout, infeeds(), outfeeds());
+    }
+
+    /** The classes of slots that its customer orders suggest, in runs of that length; none if there are no orders. */
+    public List<StorageClass> classesByDemand(Quantity length) {
+        return orders.map(plan -> TurnoverClasses.of(stock, layout.places(), plan, length.nanos() / HOUR_NANOS)).orElse(List.of());
     }
 
     @Override

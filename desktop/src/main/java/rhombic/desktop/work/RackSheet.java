@@ -2,9 +2,11 @@ package rhombic.desktop.work;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleFunction;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import rhombic.desktop.work.ResultSheet.Column;
 import rhombic.experiment.Summary;
 import rhombic.measure.RackFigures;
@@ -17,27 +19,57 @@ final class RackSheet {
 
     private RackSheet() {}
 
+    /** A column of means, and how they read. */
+    private record Figure(Column column, ToDoubleFunction<RackFigures> of, DoubleFunction<String> text) {
+        static Figure number(String heading, int width, ToDoubleFunction<RackFigures> of) {
+            return new Figure(new Column(heading, width), of, ResultSheet::number);
+        }
+
+        static Figure share(String heading, int width, ToDoubleFunction<RackFigures> of) {
+            return new Figure(new Column(heading, width), of, ResultSheet::percent);
+        }
+
+        static Figure hours(String heading, int width, ToDoubleFunction<RackFigures> of) {
+            return new Figure(new Column(heading, width), rack -> of.applyAsDouble(rack) * HOUR_SECONDS, Clock::span);
+        }
+
+        static Figure perCycle(String heading, ToDoubleFunction<RackFigures> hours) {
+            return new Figure(new Column(heading, 50), rack -> rack.perCycle(hours.applyAsDouble(rack)), Clock::span);
+        }
+
+        String mean(Summary summary, int rack) {
+            return text.apply(ResultSheet.mean(summary, run -> of.applyAsDouble(run.racks().get(rack))));
+        }
+    }
+
+    private static final List<Figure> ALWAYS = List.of(Figure.share("Fill", 44, RackFigures::fillMean),
+            Figure.share("Max.", 44, RackFigures::fillMax), Figure.number("Stored", 50, RackFigures::stored),
+            Figure.number("Fetched", 54, RackFigures::fetched), Figure.number("Relocated", 60, RackFigures::relocated),
+            Figure.share("Double", 46, RackFigures::doubleShare), Figure.number("Too long", 52, RackFigures::overdue),
+            Figure.number("Orders", 48, RackFigures::orders), Figure.share("On time", 52, RackFigures::onTimeShare),
+            Figure.hours("Order time", 62, RackFigures::orderHours), Figure.hours("Late by", 52, RackFigures::lateHours),
+            Figure.number("Waiting", 52, RackFigures::waitingOrders));
+    private static final List<Figure> OF_CRANES = List.of(Figure.perCycle("Cycle", RackFigures::workHours),
+            Figure.perCycle("Travel", RackFigures::travelHours), Figure.perCycle("Lift", RackFigures::liftHours),
+            Figure.perCycle("Fork", RackFigures::forkHours));
+    private static final Figure CHANGES = Figure.number("Aisle changes", 82, RackFigures::aisleChanges);
+
     static ResultSheet of(Summary summary) {
         List<RackFigures> racks = summary.runs().isEmpty() ? List.of() : summary.runs().getFirst().racks();
-        boolean change = racks.stream().anyMatch(rack -> rack.aisleChanges() > 0);
-        boolean cycles = racks.stream().anyMatch(rack -> rack.workHours() > 0);
-        List<Column> columns = new ArrayList<>(
-                List.of(new Column("Rack", 90), new Column("Fill", 44), new Column("Max.", 44), new Column("Stored", 50),
-                        new Column("Fetched", 54), new Column("Relocated", 60), new Column("Double", 46), new Column("Too long", 52),
-                        new Column("Orders", 48), new Column("On time", 52), new Column("Order time", 62), new Column("Late by", 52),
-                        new Column("Waiting", 52)));
-        if (cycles) {
-            columns.addAll(List.of(new Column("Cycle", 50), new Column("Travel", 50), new Column("Lift", 50), new Column("Fork", 50)));
-        }
-        if (change) {
-            columns.add(new Column("Aisle changes", 82));
-        }
+        List<Figure> figures = new ArrayList<>(ALWAYS);
         String note = racks.isEmpty()
                 ? "There is no rack. Place one from Store on the shelf."
-                : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out."
-                        + (cycles ? " Cycle: what a crane does in one, on average; lift: beyond its travel." : "");
-        return new ResultSheet(note, columns,
-                IntStream.range(0, racks.size()).mapToObj(index -> row(summary, index, cycles, change)).toList());
+                : "Means of each rack. Double: of its cycles, those that stored and fetched. Order time: from coming in to the last piece gone out.";
+        if (racks.stream().anyMatch(rack -> rack.workHours() > 0)) {
+            figures.addAll(OF_CRANES);
+            note += " Cycle: what a crane does in one, on average; lift: beyond its travel.";
+        }
+        if (racks.stream().anyMatch(rack -> rack.aisleChanges() > 0)) {
+            figures.add(CHANGES);
+        }
+        List<Column> columns = Stream.concat(Stream.of(new Column("Rack", 90)), figures.stream().map(Figure::column)).toList();
+        return new ResultSheet(note, columns, IntStream.range(0, racks.size()).mapToObj(rack -> Stream
+                .concat(Stream.of(racks.get(rack).name()), figures.stream().map(figure -> figure.mean(summary, rack))).toList()).toList());
     }
 
     /** What lay in them, by type and by class. */
@@ -68,33 +100,5 @@ final class RackSheet {
                 ResultSheet.number(mean.applyAsDouble(StoredFigures::fetched)),
                 Clock.span(mean.applyAsDouble(one -> one.stayHours() * HOUR_SECONDS)),
                 Clock.span(mean.applyAsDouble(one -> one.maxStayHours() * HOUR_SECONDS)));
-    }
-
-    private static List<String> row(Summary summary, int index, boolean cycles, boolean change) {
-        Mean mean = figure -> ResultSheet.mean(summary, run -> figure.applyAsDouble(run.racks().get(index)));
-        List<String> row = new ArrayList<>(
-                List.of(summary.runs().getFirst().racks().get(index).name(), ResultSheet.percent(mean.of(RackFigures::fillMean)),
-                        ResultSheet.percent(mean.of(RackFigures::fillMax)), ResultSheet.number(mean.of(RackFigures::stored)),
-                        ResultSheet.number(mean.of(RackFigures::fetched)), ResultSheet.number(mean.of(RackFigures::relocated)),
-                        ResultSheet.percent(mean.of(RackFigures::doubleShare)), ResultSheet.number(mean.of(RackFigures::overdue)),
-                        ResultSheet.number(mean.of(RackFigures::orders)), ResultSheet.percent(mean.of(RackFigures::onTimeShare)),
-                        Clock.span(mean.of(figures -> figures.orderHours() * HOUR_SECONDS)),
-                        Clock.span(mean.of(figures -> figures.lateHours() * HOUR_SECONDS)),
-                        ResultSheet.number(mean.of(RackFigures::waitingOrders))));
-        if (cycles) {
-            for (ToDoubleFunction<RackFigures> part : List.<ToDoubleFunction<RackFigures>>of(RackFigures::workHours,
-                    RackFigures::travelHours,
-                    RackFigures::liftHours, RackFigures::forkHours)) {
-                row.add(Clock.span(mean.of(figures -> figures.perCycle(part.applyAsDouble(figures)))));
-            }
-        }
-        if (change) {
-            row.add(ResultSheet.number(mean.of(RackFigures::aisleChanges)));
-        }
-        return row;
-    }
-
-    private interface Mean {
-        double of(ToDoubleFunction<RackFigures> figure);
     }
 }

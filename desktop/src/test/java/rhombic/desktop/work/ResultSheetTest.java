@@ -15,6 +15,7 @@ import rhombic.chance.DistributionText;
 import rhombic.experiment.LocalEngine;
 import rhombic.experiment.RunListener;
 import rhombic.experiment.Summary;
+import rhombic.quantity.Dimension;
 import rhombic.quantity.Quantity;
 import rhombic.study.Link;
 import rhombic.study.RunPlan;
@@ -26,8 +27,12 @@ import rhombic.study.kind.Buffer;
 import rhombic.study.kind.Fleet;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.GoodsOut;
+import rhombic.study.kind.Rack;
+import rhombic.study.kind.StackerCrane;
 import rhombic.study.kind.Station;
 import rhombic.study.place.Placement;
+import rhombic.study.rack.RackStock;
+import rhombic.study.rack.TransferPoint;
 import rhombic.study.value.PieceType;
 import rhombic.study.work.Supply;
 import rhombic.study.work.Work;
@@ -152,5 +157,25 @@ class ResultSheetTest {
         assertEquals("All of F", sheet.rows().getFirst().getFirst());
         Study alone = carried.changed("F", e -> ((Fleet) e).withVehicles(1));
         assertEquals(List.of("F"), ResultSheet.of(summary(alone), ResultSheet.Subject.PEOPLE).rows().stream().map(List::getFirst).toList());
+    }
+
+    /** A load is fetched 2 m along at 2 m/s, 4 s for the fork each time; cranes bring columns of their own, those that change aisles one more. */
+    @Test
+    void racksTellWhatACycleTakes() {
+        Rack rack = Rack.KIND.blank(Basics.of("Rack", AT)).withLayout(l -> l.withBays(1).withBayPitch(Quantity.metres(2)))
+                .withInfeed(TransferPoint.USUAL.withOffset(1).withHeight(0.3))
+                .withOutfeed(TransferPoint.USUAL.withOffset(1).withHeight(0.3))
+                .withStock(List.of(new RackStock("Piece", 1)));
+        Study without = new Study("Store", RunPlan.ONE_SHIFT.withLength(Quantity.hours(1)).withReplications(1),
+                List.of(PieceType.usual("Piece")),
+                List.of(rack, new GoodsOut("Out", AT)), List.of(new Link("Rack", "Out")));
+        StackerCrane crane = StackerCrane.KIND.blank(Basics.of("Crane", AT)).withRack("Rack")
+                .withDriving(d -> d.withTravel(axis -> axis.with(Optional.empty()).with(Quantity.parse("2 m/s", Dimension.SPEED))))
+                .withCycles(c -> c.withForkTime(DistributionText.parse("4 s")));
+        ResultSheet sheet = ResultSheet.of(summary(without.with(crane)), ResultSheet.Subject.RACKS);
+        assertRow(sheet, "Rack", "Fetched = 1.0", "Double = 0.0 %", "Cycle = 10.0 s", "Travel = 2.00 s", "Lift = 0.00 s", "Fork = 8.00 s");
+        ResultSheet plain = ResultSheet.of(summary(without), ResultSheet.Subject.RACKS);
+        assertTrue(plain.columns().stream().noneMatch(column -> column.heading().equals("Cycle")), plain.columns()::toString);
+        assertEquals(sheet.columns().size(), sheet.rows().getFirst().size());
     }
 }

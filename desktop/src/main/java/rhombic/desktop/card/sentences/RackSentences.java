@@ -44,7 +44,6 @@ import rhombic.study.rack.RackStock;
 import rhombic.study.rack.SlotChoice;
 import rhombic.study.rack.StorageClass;
 import rhombic.study.rack.TransferPoint;
-import rhombic.study.rack.TurnoverClasses;
 import rhombic.study.value.Names;
 import rhombic.study.value.TimeSource;
 
@@ -53,7 +52,6 @@ final class RackSentences {
     private static final String ANY_WEIGHT = "any weight";
     private static final String ANY_TIME = "as long as it takes";
     private static final double DESK_METRES = 2.5;
-    private static final double HOUR_NANOS = 3.6e12;
 
     private final Study study;
     private final Rack rack;
@@ -307,12 +305,11 @@ final class RackSentences {
                             return rack(r -> r.withStoring(s -> s.withClasses(read)));
                         }))));
         parts.add(new Words("."));
-        rack.orders().ifPresent(plan -> {
-            double hours = study.plan().length().nanos() / HOUR_NANOS;
+        if (rack.orders().isPresent()) {
             parts.add(new Words(" "));
             parts.add(act("classes from demand", "+ as the orders suggest",
-                    rack(r -> r.withStoring(s -> s.withClasses(TurnoverClasses.of(r.stock(), r.layout().places(), plan, hours))))));
-        });
+                    rack(r -> r.withStoring(s -> s.withClasses(r.classesByDemand(study.plan().length()))))));
+        }
         return List.of(new Sentence(parts));
     }
 
