@@ -8,7 +8,9 @@ final class EventCalendar {
     /*
      * Each pending event has a slot; what lasts, such as the work of a place, keeps its slot for life, so to schedule it is to write two
      * numbers. An empty slot holds a time that is later than every moment and its own, so that empty slots never tie.
-     * As long as there are few slots, all are looked at for the one that comes first: without a jump that a processor could guess wrongly.
+     * As long as there are few slots, the order in which they come stands in one number, four bits a slot: what comes next is a look at its
+     * lowest bits. What is scheduled anew finds its place there by counting the slots that are not later, without a jump that a processor
+     * could guess wrongly.
      * Where there are many, a tournament tree stands above them (Knuth, The Art of Computer Programming, vol. 3, 5.4.1): above each two
      * slots, and above each two matches, stands the slot that comes first. A change of one slot is played again on its way to the top, in
      * log2(slots) matches. Unlike in a heap that way is known beforehand: no step waits for the memory of the one before. What is taken
@@ -18,21 +20,28 @@ final class EventCalendar {
     static final long LAST_MOMENT = Long.MAX_VALUE - (1L << 32);
 
     private static final long NEVER = LAST_MOMENT + 1;
-    private static final int FIRST_SLOTS = 8;
-    /** Up to so many slots are looked at one by one. */
-    private static final int FEW = 32;
+    /** So many slots are few: the number of one takes four bits. */
+    private static final int FEW = 16;
+    private static final int HALF = FEW / 2;
+    private static final int SLOT_BITS = 4;
+    private static final int SLOT_MASK = FEW - 1;
+    /** The lowest and the highest bit of each four. */
+    private static final long LOW_BITS = 0x1111_1111_1111_1111L;
+    private static final long HIGH_BITS = LOW_BITS << 3;
     private static final int NO_GAP = -1;
     private static final int[] NO_TREE = {};
 
-    private int slots = FIRST_SLOTS;
+    private int slots = FEW;
     private long[] times = new long[slots];
     private long[] entries = new long[slots];
     private @Nullable Event[] events = new @Nullable Event[slots];
     /** Slots that are free; the first {@code freeCount} count. */
     private int[] free = new int[slots];
     private int freeCount;
-    /** No slot from there on was ever used. */
-    private int used = 1;
+    /** Where slots are few: those of what is pending, what comes next in the lowest bits. */
+    private long order;
+    /** Whether a slot of the second half was ever used. */
+    private boolean isMoreThanHalfUsed;
     /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. None where slots are few. */
     private int[] first = NO_TREE;
     private int gap = NO_GAP;
@@ -50,7 +59,11 @@ final class EventCalendar {
             events[slot] = event;
         }
         event.isPending = true;
-        times[slot] = timeNanos < 0 || timeNanos > LAST_MOMENT ? NEVER : timeNanos;
+        long time = Long.compareUnsigned(timeNanos, LAST_MOMENT) > 0 ? NEVER : timeNanos;
+        if (first == NO_TREE) {
+            insert(slot, time, entry);
+        }
+        times[slot] = time;
         entries[slot] = entry;
         if (first != NO_TREE) {
             gap = slot == gap ? NO_GAP : gap;
@@ -63,7 +76,9 @@ final class EventCalendar {
             int slot = event.slot;
             remove(event);
             times[slot] = Long.MAX_VALUE - slot;
-            if (first != NO_TREE) {
+            if (first == NO_TREE) {
+                takeOut(slot);
+            } else {
                 playAgain(slot);
             }
         }
@@ -72,7 +87,7 @@ final class EventCalendar {
     /** Slot of the next event, if there is any. */
     int nextSlot() {
         if (first == NO_TREE) {
-            return search();
+            return (int) order & SLOT_MASK;
         }
         if (gap != NO_GAP) {
             times[gap] = Long.MAX_VALUE - gap;
@@ -94,6 +109,7 @@ final class EventCalendar {
         remove(next);
         if (first == NO_TREE) {
             times[slot] = Long.MAX_VALUE - slot;
+            order >>>= SLOT_BITS;
         } else {
             gap = slot;
         }
@@ -125,7 +141,7 @@ final class EventCalendar {
             empty(before);
         }
         int slot = free[--freeCount];
-        used = Math.max(used, slot + 1);
+        isMoreThanHalfUsed |= slot >= HALF;
         return slot;
     }
 
@@ -149,40 +165,46 @@ final class EventCalendar {
         }
     }
 
-    /** Looks at all slots for the one that comes first: at those of even and of odd number side by side, then at the two. */
-    private int search() {
+    /** Puts the slot behind all that are not later. */
+    private void insert(int slot, long time, long entry) {
         final long[] t = times;
-        final int count = used;
-        int even = 0;
-        int odd = 1;
-        long evenTime = t[0];
-        long oddTime = t[1];
-        for (int slot = 2; slot < count; slot += 2) {
-            // a mask is all ones if the new one comes first: no time is negative, so the difference cannot overflow
-            long lead = t[slot] - evenTime;
-            if (lead == 0) {
-                even = first(even, slot);
-            } else {
-                long mask = lead >> 63;
-                even ^= (even ^ slot) & (int) mask;
-                evenTime += lead & mask;
+        // 1 for each that is later: no time is negative, so the difference cannot overflow
+        long later = (time - t[0] >>> 63) + (time - t[1] >>> 63) + (time - t[2] >>> 63) + (time - t[3] >>> 63)
+                + (time - t[4] >>> 63) + (time - t[5] >>> 63) + (time - t[6] >>> 63) + (time - t[7] >>> 63);
+        int others = HALF;
+        if (isMoreThanHalfUsed) {
+            for (int i = HALF; i < FEW; i++) {
+                later += time - t[i] >>> 63;
             }
-            lead = t[slot + 1] - oddTime;
-            if (lead == 0) {
-                odd = first(odd, slot + 1);
-            } else {
-                long mask = lead >> 63;
-                odd ^= (odd ^ slot + 1) & (int) mask;
-                oddTime += lead & mask;
-            }
+            others = FEW;
         }
-        long lead = oddTime - evenTime;
-        return lead == 0 ? first(even, odd) : even ^ (even ^ odd) & (int) (lead >> 63);
+        int at = others - (int) later;
+        if (t[before(at)] == time) {
+            at = amongEquals(at, time, entry);
+        }
+        long ahead = (1L << at * SLOT_BITS) - 1;
+        order = order & ahead | (long) slot << at * SLOT_BITS | (order & ~ahead) << SLOT_BITS;
     }
 
-    /** Of two of the same time the one that was scheduled first, or is more urgent. */
-    private int first(int one, int other) {
-        return entries[other] < entries[one] ? other : one;
+    /** What is more urgent goes before those of the same time that are less so. */
+    private int amongEquals(int last, long time, long entry) {
+        int at = last;
+        while (at > 0 && times[before(at)] == time && entries[before(at)] > entry) {
+            at--;
+        }
+        return at;
+    }
+
+    /** The slot before that place in the order; any that is later where there is none. */
+    private int before(int at) {
+        return (int) (order << SLOT_BITS >>> at * SLOT_BITS) & SLOT_MASK;
+    }
+
+    private void takeOut(int slot) {
+        long differs = order ^ slot * LOW_BITS;
+        long isSlot = differs - LOW_BITS & ~differs & HIGH_BITS; // right up to the lowest four bits that are all 0
+        long ahead = (1L << Long.numberOfTrailingZeros(isSlot) - (SLOT_BITS - 1)) - 1;
+        order = order & ahead | order >>> SLOT_BITS & ~ahead;
     }
 
     private boolean isBefore(int one, int other) {
