@@ -40,6 +40,8 @@ final class EventCalendar {
     private int freeCount;
     /** Where slots are few: those of what is pending, what comes next in the lowest bits. */
     private long order;
+    /** Of all that were ever pending. */
+    private long highestEntry = -1;
     /** Whether a slot of the second half was ever used. */
     private boolean isMoreThanHalfUsed;
     /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. None where slots are few. */
@@ -179,7 +181,9 @@ final class EventCalendar {
             others = FEW;
         }
         int at = others - (int) later;
-        if (t[before(at)] == time) {
+        if (entry > highestEntry) {
+            highestEntry = entry; // it goes behind its equals
+        } else {
             at = amongEquals(at, time, entry);
         }
         long ahead = (1L << at * SLOT_BITS) - 1;
@@ -189,15 +193,14 @@ final class EventCalendar {
     /** What is more urgent goes before those of the same time that are less so. */
     private int amongEquals(int last, long time, long entry) {
         int at = last;
-        while (at > 0 && times[before(at)] == time && entries[before(at)] > entry) {
+        while (at > 0 && isBehind((int) (order >>> (at - 1) * SLOT_BITS) & SLOT_MASK, time, entry)) {
             at--;
         }
         return at;
     }
 
-    /** The slot before that place in the order; any that is later where there is none. */
-    private int before(int at) {
-        return (int) (order << SLOT_BITS >>> at * SLOT_BITS) & SLOT_MASK;
+    private boolean isBehind(int slot, long time, long entry) {
+        return times[slot] == time && entries[slot] > entry;
     }
 
     private void takeOut(int slot) {

@@ -240,6 +240,7 @@ public final class Plant {
         int[] contents = new int[nodes.size()];
         long[] done = new long[nodes.size()];
         double[][] timeIn = new double[nodes.size()][];
+        nodes.forEach(Node::book);
         for (int i = 0; i < contents.length; i++) {
             Tally tally = nodes.get(i).tally;
             contents[i] = tally.content();

@@ -31,17 +31,15 @@ final class StayTally {
     private int firstClass;
 
     void add(long nanos) {
-        if (nanos == 0) {
-            zeros++;
-            return;
-        }
         int at = classOf(nanos) - firstClass;
-        if (at < 0 || at >= classes.length) {
+        if (Integer.compareUnsigned(at, classes.length) < 0) {
+            note(nanos);
+            countIn(at);
+        } else if (nanos == 0) {
+            zeros++; // its class is before all others
+        } else {
             addBeside(nanos);
-            return;
         }
-        note(nanos);
-        countIn(at);
     }
 
     private void countIn(int at) {

@@ -13,6 +13,8 @@ import rhombic.study.value.EquipmentState;
 /** Counts what happens at one equipment. Time-weighted figures are sums over every change, without sampling. */
 public final class Tally {
     private static final EquipmentState[] STATES = EquipmentState.values();
+    /** About 18 min: even three million pieces keep the sum of their moments below 2^63. */
+    private static final long MAX_UNBOOKED = 1L << 40;
 
     private final int units;
     private final StayTally stays = new StayTally();
@@ -23,12 +25,22 @@ public final class Tally {
     /** Of several units: how many are in each state, and when that last changed. */
     private final int[] unitsIn;
     private final long[] lastChangeOf;
+    /** Of places whose states are not told one by one: how long they worked, and stood with what could not go on; else they starved. */
+    private double worked;
+
+    private double stood;
+    private boolean isWorkOfValue;
     private long windowStart;
-    private long lastChange;
     private int content;
     private int max;
     private int contentAtStart;
+    /** The content over time, up to a moment; since then, the moments of what has left less those of what has come. */
     private double contentTime;
+
+    private long bookedUpTo;
+    private long moments;
+    /** Soon enough for moments to be summed as whole numbers, however many pieces come and leave. */
+    private long toBeBooked = MAX_UNBOOKED;
     private double valueTime;
     private long in;
     private long out;
@@ -53,6 +65,7 @@ public final class Tally {
     private double gapMin;
     private double emptyTime;
     private double fullTime;
+    private long lastFill;
 
     /** @param units places whose states are counted, each by itself, starved at first; 0 for equipment without states */
     public Tally(int units) {
@@ -145,6 +158,21 @@ public final class Tally {
         valueTime += nanos;
     }
 
+    /** From now on it is told how long its places work and stand, and not when their states change. */
+    public void countTimes(boolean workAddsValue) {
+        isWorkOfValue = workAddsValue;
+    }
+
+    /** A place has worked for so long. */
+    public void addWorked(long nanos) {
+        worked += nanos;
+    }
+
+    /** What could not go on has stood on a place for so long. */
+    public void addStood(long nanos) {
+        stood += nanos;
+    }
+
     /** One of the units changes its state. */
     public void changeUnit(long now, EquipmentState from, EquipmentState to) {
         if (units == 1) {
@@ -172,13 +200,15 @@ public final class Tally {
 
     /** Forgets all that was measured before; what is inside stays inside. */
     public void restart(long now) {
-        advance(now);
+        bookContent(now);
         windowStart = now;
         contentTime = 0;
         Arrays.fill(timeIn, 0);
         Arrays.fill(lastChangeOf, now);
         singleSince = now;
         valueTime = 0;
+        worked = 0;
+        stood = 0;
         in = 0;
         out = 0;
         made = 0;
@@ -201,9 +231,9 @@ public final class Tally {
     }
 
     public EquipmentFigures figures(String name, String kind, long now, List<ModeFigures> modes) {
-        advance(now);
+        bookContent(now);
         double time = now - windowStart;
-        double value = units > 0 && time > 0 ? valueTime / time / units : 0;
+        double value = units > 0 && time > 0 ? (valueTime + (isWorkOfValue ? worked : 0)) / time / units : 0;
         return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content,
                 time > 0 ? contentTime / time : content, max,
                 rejected, stays.figures(),
@@ -218,11 +248,11 @@ public final class Tally {
                 gaps == 0 ? Double.NaN : gapMin);
     }
 
-    /** Nanoseconds that its places have spent in each state, by its ordinal; none if states are not counted. */
+    /** Nanoseconds that its places have spent in each state, by its ordinal, as far as it was told; none if states are not counted. */
     public double[] timesIn(long now) {
         double[] times = new double[units > 0 ? STATES.length : 0];
         for (int i = 0; i < times.length; i++) {
-            times[i] = timeIn[i] + sinceLastChange(now, i);
+            times[i] = timeIn(STATES[i], now);
         }
         return times;
     }
@@ -231,14 +261,23 @@ public final class Tally {
         Map<EquipmentState, Double> shares = new EnumMap<>(EquipmentState.class);
         if (units > 0 && time > 0) {
             for (EquipmentState state : STATES) {
-                int i = state.ordinal();
-                double share = (timeIn[i] + sinceLastChange(now, i)) / time / units;
+                double share = timeIn(state, now) / time / units;
                 if (share > 0 || state.isAlwaysShown()) {
                     shares.put(state, share);
                 }
             }
         }
         return shares;
+    }
+
+    private double timeIn(EquipmentState state, long now) {
+        double told = timeIn[state.ordinal()] + sinceLastChange(now, state.ordinal());
+        return switch (state) {
+            case WORKING -> told + worked;
+            case BLOCKED -> told + stood;
+            case STARVED -> Math.max(0, told - worked - stood);
+            default -> told;
+        };
     }
 
     private double sinceLastChange(long now, int state) {
@@ -255,30 +294,40 @@ public final class Tally {
     }
 
     private void addContent(long now) {
-        advance(now);
+        bookWhenDue(now);
+        moments -= now - bookedUpTo;
         if (++content > max) {
             max = content;
         }
     }
 
     private void removeContent(long now) {
-        advance(now);
+        bookWhenDue(now);
+        moments += now - bookedUpTo;
         content--;
     }
 
-    private void advance(long now) {
-        long passed = now - lastChange;
-        if (passed != 0) {
-            contentTime += (double) passed * content;
-            if (capacity > 0) {
-                bookFill(passed);
-            }
-            lastChange = now;
+    private void bookWhenDue(long now) {
+        if (now > toBeBooked) {
+            bookContent(now);
+        }
+        if (capacity > 0) {
+            bookFill(now);
         }
     }
 
-    private void bookFill(long passed) {
+    private void bookContent(long now) {
+        contentTime += moments + (double) (now - bookedUpTo) * content;
+        moments = 0;
+        bookedUpTo = now;
+        toBeBooked = now + MAX_UNBOOKED;
+        bookFill(now);
+    }
+
+    private void bookFill(long now) {
+        long passed = now - lastFill;
         emptyTime += content == 0 ? passed : 0;
         fullTime += content >= capacity ? passed : 0;
+        lastFill = now;
     }
 }

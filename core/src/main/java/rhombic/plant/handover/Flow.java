@@ -34,6 +34,9 @@ public final class Flow extends Run {
     public Flow(Blueprint blueprint, int replication, @Nullable TraceWriter trace, @Nullable Diary diary, Members.Maker resources) {
         super(blueprint, replication, trace, diary);
         staff = unfolded.groups().isEmpty() ? null : new Staff(this, unfolded.groups(), resources);
+        if (staff != null) {
+            watchPeople();
+        }
     }
 
     /** Adds an element, in the order of the study. */

@@ -24,6 +24,8 @@ public final class RankedQueue<E extends QueueEntry> {
      */
     private Ranking ranking = Ranking.BY_AGE;
     private Ranking.Kept kept = Ranking.Kept.AS_THEY_CAME;
+    /** Whether nothing is ranked: what comes next is the first of the chain. */
+    private boolean isPlain = true;
     private @Nullable TreeMap<Key, E> tree;
     private Map<QueueEntry, Key> keys = Map.of();
     private QueueEntry[] asked = {};
@@ -53,6 +55,7 @@ public final class RankedQueue<E extends QueueEntry> {
         assert size == 0 : "the order is set while something waits";
         ranking = newRanking;
         kept = newRanking.kept();
+        isPlain = kept == Ranking.Kept.AS_THEY_CAME;
         tree = kept == Ranking.Kept.WHILE_IT_WAITS ? new TreeMap<>(Key.ORDER) : null;
         keys = kept == Ranking.Kept.WHILE_IT_WAITS ? new IdentityHashMap<>() : Map.of();
     }
@@ -178,7 +181,7 @@ public final class RankedQueue<E extends QueueEntry> {
 
     /** The one that comes next now; null if none waits. */
     public @Nullable E first() {
-        return lastUrgent != null || kept == Ranking.Kept.AS_THEY_CAME ? entry(first) : firstOfRest();
+        return isPlain || lastUrgent != null ? entry(first) : firstOfRest();
     }
 
     /** The one behind it; the queue must not have changed since {@link #first()}. */
@@ -234,7 +237,7 @@ public final class RankedQueue<E extends QueueEntry> {
     /** Takes the one that comes next; something must wait. */
     public E takeFirst() {
         QueueEntry entry = first;
-        if (kept != Ranking.Kept.AS_THEY_CAME || lastUrgent != null || entry == null) {
+        if (!isPlain || lastUrgent != null || entry == null) {
             E taken = present(first());
             remove(taken);
             return taken;

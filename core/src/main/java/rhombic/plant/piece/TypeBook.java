@@ -19,6 +19,7 @@ public final class TypeBook {
     private final Map<String, Integer> numbers = new HashMap<>();
     private final Map<String, Integer> slots = new HashMap<>();
     private final @Nullable Object[][] usual;
+    private final boolean[] loadCarriers;
 
     public TypeBook(List<PieceType> types) {
         this.types = types;
@@ -27,7 +28,9 @@ public final class TypeBook {
             type.attributes().forEach(attribute -> slots.putIfAbsent(attribute.name(), slots.size()));
         }
         usual = new Object[types.size()][slots.size()];
+        loadCarriers = new boolean[types.size()];
         for (int i = 0; i < types.size(); i++) {
+            loadCarriers[i] = types.get(i).loadCarrier();
             for (Attribute attribute : types.get(i).attributes()) {
                 usual[i][Objects.requireNonNull(slots.get(attribute.name()))] = attribute.value().asObject();
             }
@@ -43,7 +46,7 @@ public final class TypeBook {
     }
 
     public boolean isLoadCarrier(int type) {
-        return types.get(type).loadCarrier();
+        return loadCarriers[type];
     }
 
     /** What it weighs with all that lies on it. */

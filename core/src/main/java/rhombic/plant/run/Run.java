@@ -68,6 +68,7 @@ public abstract class Run {
     private final DeferredQueue lastOfInstant = new DeferredQueue();
     private @Nullable Attended agendaFirst;
     private @Nullable Attended agendaLast;
+    private boolean hasPeople;
     /** Whether anything but the agenda is to be done. */
     private boolean isDue;
     private long stepsInstant = -1;
@@ -242,6 +243,11 @@ public abstract class Run {
         return agendaFirst == null && afterwards.first == null;
     }
 
+    /** There are people, so it has to be asked whether something is due for them. */
+    protected final void watchPeople() {
+        hasPeople = true;
+    }
+
     /** Whether there may be something to give people out for, or somebody to go home. */
     protected abstract boolean arePeopleDue();
 
@@ -264,7 +270,7 @@ public abstract class Run {
         while (agendaFirst != null && afterwards.first == null) {
             attendNext();
         }
-        if (isDue || arePeopleDue()) {
+        if (isDue || hasPeople && arePeopleDue()) {
             workOff();
         }
     }

@@ -26,6 +26,8 @@ final class Finished implements Giver {
     private @Nullable Outlet usual;
     private @Nullable Outlet beside;
     private long sinceNanos;
+    /** Up to when the time for which it stood in line is booked. */
+    private long bookedNanos;
     private boolean isOffering;
     /** Offers of pieces that stay until they are fetched; none are made where nothing is. */
     private List<Outlet> bound = List.of();
@@ -82,9 +84,10 @@ final class Finished implements Giver {
     }
 
     /** The work has made it, and it can't go on: it stands in line. Only where all pieces go one way at once. */
-    void stand(Piece piece) {
+    void stand(Piece piece, long now) {
         out.add(piece);
-        sinceNanos = place.node.flow.now();
+        sinceNanos = now;
+        bookedNanos = now;
         usual().stand(piece);
     }
 
@@ -95,9 +98,19 @@ final class Finished implements Giver {
         node.touchedNanos = now;
         Piece piece = out.removeFirst();
         piece.blockedNanos += now - sinceNanos;
+        node.tally.addStood(now - bookedNanos);
         node.tally.onLeave(now, now - piece.arrivedNanos);
         place.emptied();
         return null;
+    }
+
+    /** Where all pieces go one way at once: the time for which one has stood in line counts up to now. */
+    void bookStanding() {
+        if (!out.isEmpty()) {
+            long now = place.node.flow.now();
+            place.node.tally.addStood(now - bookedNanos);
+            bookedNanos = now;
+        }
     }
 
     private void told(Piece piece, int way) {

@@ -38,6 +38,8 @@ public final class Place extends Activity implements Staffing.Listener {
     final WorkNode node;
     private final Flow flow;
     private final WorkTimes times;
+    /** Null where anything but the work has to be looked at. */
+    private final @Nullable StraightStep straight;
     /** What counts its work; null if nothing does. */
     private final @Nullable Modes modes;
     /** What it shows. */
@@ -69,12 +71,25 @@ public final class Place extends Activity implements Staffing.Listener {
         flow = node.flow;
         this.times = times;
         this.number = number;
+        straight = node.straight();
         Maintenance kept = node.maintenance;
         modes = kept != null && kept.modes().hasWorkClock() ? kept.modes() : null;
     }
 
     EquipmentState state() {
-        return state;
+        return straight == null ? state : switch (phase) {
+            case WORK -> EquipmentState.WORKING;
+            case DONE -> EquipmentState.BLOCKED;
+            default -> EquipmentState.STARVED;
+        };
+    }
+
+    /** Books the time of what goes on there, or stands there, up to now. */
+    void bookAll() {
+        book();
+        if (straight != null) {
+            done.bookStanding();
+        }
     }
 
     /** Number of the person who did the last step for which somebody was needed; negative if nobody was. */
@@ -389,7 +404,10 @@ public final class Place extends Activity implements Staffing.Listener {
     /** The time of work is booked to the pieces, and to the station where it adds value. */
     @Override
     protected void passes(long nanos) {
-        if (phase == Phase.WORK) {
+        StraightStep only = straight;
+        if (only != null) {
+            only.book(load.getFirst(), nanos);
+        } else if (phase == Phase.WORK) {
             long value = addsValue ? nanos : 0;
             node.tally.addValueTime(value);
             Piece first = load.getFirst();
@@ -410,46 +428,27 @@ public final class Place extends Activity implements Staffing.Listener {
 
     @Override
     protected void ends() {
-        StraightStep straight = node.straight();
-        if (straight == null || load.getFirst().toScrap) {
+        StraightStep only = straight;
+        if (only == null || load.getFirst().toScrap) {
             endsStep();
         } else {
-            Piece piece = load.removeFirst();
-            straight.end(this, piece);
+            only.end(this, load.removeFirst());
         }
         flow.settle();
     }
 
     // ---- what a straight step does here
 
-    void beginStraight(Piece piece, long nanos, boolean isAddingValue) {
+    void beginStraight(Piece piece, long nanos) {
         load.add(piece);
         phase = Phase.WORK;
         operation = 0;
-        addsValue = isAddingValue;
         start(nanos);
-        showStraight(EquipmentState.WORKING);
     }
 
-    void standStraight(Piece piece) {
+    void standStraight(Piece piece, long now) {
         phase = Phase.DONE;
-        done.stand(piece);
-        showStraight(EquipmentState.BLOCKED);
-    }
-
-    void freeStraight() {
-        phase = Phase.FREE;
-        node.setFree(this);
-        showStraight(EquipmentState.STARVED);
-    }
-
-    /** Nothing keeps it from what it does, and nobody hears of it. */
-    private void showStraight(EquipmentState now) {
-        if (state != now) {
-            node.tally.changeUnit(flow.now(), state, now);
-            base = now;
-            state = now;
-        }
+        done.stand(piece, now);
     }
 
     private void endsStep() {
@@ -511,9 +510,9 @@ public final class Place extends Activity implements Staffing.Listener {
 
     /** All that was done has gone: it is served, pauses, or takes the next. */
     void emptied() {
-        StraightStep straight = node.straight();
-        if (straight != null) {
-            straight.onGone(this);
+        StraightStep only = straight;
+        if (only != null) {
+            only.onGone(this, flow.now());
         } else if (node.isServiceDue()) {
             phase = Phase.SERVICE;
             step(EquipmentState.SERVICE, times.serviceCrew());
@@ -552,6 +551,7 @@ public final class Place extends Activity implements Staffing.Listener {
 
     /** It does that by itself from now on, whatever keeps it from it. */
     void enter(EquipmentState now) {
+        assert straight == null : "its states are not told one by one";
         base = now;
         show();
     }

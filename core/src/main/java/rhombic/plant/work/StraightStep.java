@@ -4,8 +4,10 @@ import rhombic.chance.TimeSampler;
 import rhombic.measure.tally.Tally;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
+import rhombic.plant.handover.Taker;
 import rhombic.plant.handover.Way;
 import rhombic.plant.piece.Piece;
+import rhombic.plant.piece.RankedQueue;
 
 /**
  * What a station does where nothing but its work has to be looked at: all pieces go one way, at once; nothing keeps it from working, nobody
@@ -16,6 +18,8 @@ final class StraightStep {
     private final WorkNode node;
     private final Flow flow;
     private final Tally tally;
+    private final Taker taker;
+    private final RankedQueue<Piece> queue;
     private final Way way;
     private final TimeSampler time;
     private final boolean addsValue;
@@ -24,9 +28,12 @@ final class StraightStep {
         this.node = node;
         flow = node.flow;
         tally = node.tally;
+        taker = node.taker;
+        queue = node.queue;
         this.way = way;
         time = times.straight();
         addsValue = times.addsValue(0);
+        tally.countTimes(addsValue);
     }
 
     /** A piece has come. */
@@ -35,10 +42,11 @@ final class StraightStep {
         piece.arrivedNanos = now;
         node.touchedNanos = now;
         tally.onEnter(now);
+        taker.addRoom(-1);
         if (node.hasFreePlace()) {
             begin(node.takeFreePlace(), piece, now);
         } else {
-            node.enqueue(piece);
+            queue.add(piece);
         }
     }
 
@@ -48,7 +56,14 @@ final class StraightStep {
         if (nanos == 0) {
             flow.countStep(node); // in a circle of such, time would never go on
         }
-        place.beginStraight(piece, nanos, addsValue);
+        place.beginStraight(piece, nanos);
+    }
+
+    /** Time of work has passed on a piece. */
+    void book(Piece piece, long nanos) {
+        tally.addWorked(nanos);
+        piece.workNanos += nanos;
+        piece.valueNanos += addsValue ? nanos : 0;
     }
 
     /** The work of a place has ended: its piece goes on and the next is begun, or it stands in line. */
@@ -57,15 +72,16 @@ final class StraightStep {
         node.touchedNanos = now;
         int spot = node.isOutletHeld() ? Claim.NO_SPOT : way.spotAtOnce(piece);
         if (spot == Claim.NO_SPOT) {
-            place.standStraight(piece);
+            place.standStraight(piece, now);
             return;
         }
         tally.onLeave(now, now - piece.arrivedNanos);
         way.arriveAtOnce(piece, spot);
+        taker.addRoom(1);
         takeNext(place, now);
-        if (!node.taker.line.isEmpty()) {
+        if (!taker.line.isEmpty()) {
             if (flow.isClear()) {
-                node.taker.serveLine();
+                taker.serveLine();
             } else {
                 flow.toAgenda(node);
             }
@@ -73,18 +89,20 @@ final class StraightStep {
     }
 
     /** What stood in line has gone, and is on its way yet: those who wait for the place are served after that. */
-    void onGone(Place place) {
-        takeNext(place, flow.now());
-        if (!node.taker.line.isEmpty()) {
+    void onGone(Place place, long now) {
+        taker.addRoom(1);
+        takeNext(place, now);
+        if (!taker.line.isEmpty()) {
             flow.toAgenda(node);
         }
     }
 
     private void takeNext(Place place, long now) {
-        if (node.queue.isEmpty()) {
-            place.freeStraight();
+        if (queue.isEmpty()) {
+            node.addFreePlace(place);
+            place.phase = Place.Phase.FREE;
         } else {
-            begin(place, node.fromQueue(), now);
+            begin(place, queue.takeFirst(), now);
         }
     }
 }
