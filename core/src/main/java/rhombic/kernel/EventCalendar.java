@@ -22,6 +22,7 @@ final class EventCalendar {
     private static final long NEVER = LAST_MOMENT + 1;
     /** So many slots are few: the number of one takes four bits. */
     private static final int FEW = 16;
+    private static final int AGE_BITS = 56;
     private static final int HALF = FEW / 2;
     private static final int SLOT_BITS = 4;
     private static final int SLOT_MASK = FEW - 1;
@@ -40,8 +41,9 @@ final class EventCalendar {
     private int freeCount;
     /** Where slots are few: those of what is pending, what comes next in the lowest bits. */
     private long order;
-    /** Of all that were ever pending. */
-    private long highestEntry = -1;
+    /** Whether slots are few and all that was ever added had the usual priority: equals go as they came, so none needs an entry. */
+    private boolean isByAge = true;
+    private long entered;
     /** Whether a slot of the second half was ever used. */
     private boolean isMoreThanHalfUsed;
     /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. None where slots are few. */
@@ -52,24 +54,55 @@ final class EventCalendar {
         empty(0);
     }
 
-    /** @param timeNanos negative if it is past the end of the clock */
-    void add(long timeNanos, long entry, Event event) {
+    /**
+     * @param timeNanos negative if it is past the end of the clock
+     * @param priority the lowest first among those of the same time; of the same priority whichever was added first
+     */
+    void add(long timeNanos, int priority, Event event) {
         int slot = event.slot;
         if (slot == Event.NO_SLOT) {
             slot = takeFree();
             event.slot = slot;
             events[slot] = event;
         }
-        event.isPending = true;
         long time = Long.compareUnsigned(timeNanos, LAST_MOMENT) > 0 ? NEVER : timeNanos;
-        if (first == NO_TREE) {
-            insert(slot, time, entry);
+        if (isByAge && priority == Simulator.USUAL_PRIORITY) {
+            insert(slot, notLater(time));
+            times[slot] = time;
+        } else {
+            addByEntry(slot, time, priority);
         }
-        times[slot] = time;
+        event.isPending = true;
+    }
+
+    /** The same where priorities are to be compared, or slots are many. */
+    private void addByEntry(int slot, long time, int priority) {
+        if (isByAge) {
+            isByAge = false;
+            enter();
+        }
+        long entry = entry(priority);
         entries[slot] = entry;
-        if (first != NO_TREE) {
+        if (first == NO_TREE) {
+            insert(slot, amongEquals(notLater(time), time, entry));
+            times[slot] = time;
+        } else {
+            times[slot] = time;
             gap = slot == gap ? NO_GAP : gap;
             playAgain(slot);
+        }
+    }
+
+    private long entry(int priority) {
+        return (long) priority << AGE_BITS | entered++;
+    }
+
+    /** Gives all that is pending the entries that it would have had. */
+    private void enter() {
+        long left = order;
+        for (int i = pending(); i > 0; i--) {
+            entries[(int) left & SLOT_MASK] = entry(Simulator.USUAL_PRIORITY);
+            left >>>= SLOT_BITS;
         }
     }
 
@@ -156,6 +189,10 @@ final class EventCalendar {
         if (slots <= FEW) {
             return;
         }
+        if (isByAge) {
+            isByAge = false;
+            enter();
+        }
         first = new int[2 * slots];
         for (int slot = 0; slot < slots; slot++) {
             first[slots + slot] = slot;
@@ -167,8 +204,8 @@ final class EventCalendar {
         }
     }
 
-    /** Puts the slot behind all that are not later. */
-    private void insert(int slot, long time, long entry) {
+    /** How many slots are not later. */
+    private int notLater(long time) {
         final long[] t = times;
         // 1 for each that is later: no time is negative, so the difference cannot overflow
         long later = (time - t[0] >>> 63) + (time - t[1] >>> 63) + (time - t[2] >>> 63) + (time - t[3] >>> 63)
@@ -180,12 +217,11 @@ final class EventCalendar {
             }
             others = FEW;
         }
-        int at = others - (int) later;
-        if (entry > highestEntry) {
-            highestEntry = entry; // it goes behind its equals
-        } else {
-            at = amongEquals(at, time, entry);
-        }
+        return others - (int) later;
+    }
+
+    /** Puts the slot at that place of the order. */
+    private void insert(int slot, int at) {
         long ahead = (1L << at * SLOT_BITS) - 1;
         order = order & ahead | (long) slot << at * SLOT_BITS | (order & ~ahead) << SLOT_BITS;
     }

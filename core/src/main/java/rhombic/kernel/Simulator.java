@@ -12,11 +12,8 @@ public final class Simulator {
 
     public static final int USUAL_PRIORITY = 64;
 
-    private static final int AGE_BITS = 56;
-
     private final EventCalendar calendar = new EventCalendar();
     private long nowNanos;
-    private long made;
     private long occurred;
     private boolean isStopped;
 
@@ -53,7 +50,7 @@ public final class Simulator {
             throw new IllegalStateException("The event is pending already: cancel it before it is scheduled anew");
         }
         assert priority >= 0 && priority <= LAST_PRIORITY : "priority " + priority;
-        calendar.add(nowNanos + delayNanos, ((long) priority << AGE_BITS) | made++, event);
+        calendar.add(nowNanos + delayNanos, priority, event);
     }
 
     /** Takes the event back; does nothing if it is not pending. */

@@ -48,10 +48,15 @@ class EventCalendarTest {
         return nextTime(of) <= EventCalendar.LAST_MOMENT;
     }
 
-    /** Whatever is added, once or again and again, cancelled and taken in whatever order, it holds what a sorted map holds. */
+    /**
+     * Whatever is added, once or again and again, cancelled and taken in whatever order, it holds what a sorted map holds.
+     *
+     * @param adding of ten steps so many add something
+     * @param others per cent of it with another priority than the usual one
+     */
     @Property(tries = 400, seed = "20261124")
     void holdsWhatASortedMapHolds(@ForAll long seed, @ForAll @IntRange(min = 1, max = 300) int span,
-            @ForAll @IntRange(min = 1, max = 9) int adding) {
+            @ForAll @IntRange(min = 1, max = 9) int adding, @ForAll @IntRange(max = 20) int others) {
         Random random = new Random(seed);
         EventCalendar ours = new EventCalendar();
         TreeMap<Key, Event> sorted = new TreeMap<>();
@@ -62,8 +67,9 @@ class EventCalendarTest {
             if (what < adding) {
                 boolean again = random.nextBoolean() && !known.isEmpty();
                 Event event = again ? known.removeLast() : new Nothing(random.nextBoolean());
-                Key key = new Key(now + random.nextInt(span), step);
-                ours.add(key.time, key.entry, event);
+                int priority = random.nextInt(100) < others ? random.nextInt(Simulator.LAST_PRIORITY + 1) : Simulator.USUAL_PRIORITY;
+                Key key = new Key(now + random.nextInt(span), ((long) priority << 32) + step);
+                ours.add(key.time, priority, event);
                 sorted.put(key, event);
             } else if (what < 10 && !sorted.isEmpty()) {
                 assertEquals(sorted.firstKey().time, nextTime(ours));
@@ -92,13 +98,13 @@ class EventCalendarTest {
         Event first = new Nothing();
         Event second = new Nothing();
         Event third = new Nothing();
-        calendar.add(10, 1, first);
-        calendar.add(20, 2, second);
-        calendar.add(30, 3, third);
+        calendar.add(10, Simulator.USUAL_PRIORITY, first);
+        calendar.add(20, Simulator.USUAL_PRIORITY, second);
+        calendar.add(30, Simulator.USUAL_PRIORITY, third);
         assertEquals(10, nextTime(calendar));
         assertSame(first, takeNext(calendar));
         calendar.cancel(second);
-        calendar.add(40, 4, first);
+        calendar.add(40, Simulator.USUAL_PRIORITY, first);
         assertEquals(30, nextTime(calendar));
         assertSame(third, takeNext(calendar));
         assertEquals(40, nextTime(calendar));
@@ -111,14 +117,14 @@ class EventCalendarTest {
     void whatIsCancelledTwiceOrWasNeverAddedChangesNothing() {
         Event event = new Nothing();
         Event other = new Nothing();
-        calendar.add(5, 1, event);
+        calendar.add(5, Simulator.USUAL_PRIORITY, event);
         calendar.cancel(other);
         assertEquals(1, calendar.pending());
         calendar.cancel(event);
         calendar.cancel(event);
         assertEquals(0, calendar.pending());
         assertFalse(hasNext(calendar));
-        calendar.add(7, 2, event);
+        calendar.add(7, Simulator.USUAL_PRIORITY, event);
         assertEquals(7, nextTime(calendar));
     }
 
@@ -127,9 +133,9 @@ class EventCalendarTest {
         Event last = new Nothing();
         Event later = new Nothing();
         Event past = new Nothing();
-        calendar.add(EventCalendar.LAST_MOMENT, 1, last);
-        calendar.add(EventCalendar.LAST_MOMENT + 1, 2, later);
-        calendar.add(Long.MIN_VALUE + 5, 3, past); // a sum that has run over
+        calendar.add(EventCalendar.LAST_MOMENT, Simulator.USUAL_PRIORITY, last);
+        calendar.add(EventCalendar.LAST_MOMENT + 1, Simulator.USUAL_PRIORITY, later);
+        calendar.add(Long.MIN_VALUE + 5, Simulator.USUAL_PRIORITY, past); // a sum that has run over
         assertTrue(hasNext(calendar));
         assertSame(last, takeNext(calendar));
         assertFalse(hasNext(calendar));
@@ -147,7 +153,7 @@ class EventCalendarTest {
         for (int i = 0; i < 100_000; i++) {
             Event event = new Nothing();
             events.add(event);
-            calendar.add(random.nextInt(1_000_000), i, event);
+            calendar.add(random.nextInt(1_000_000), Simulator.USUAL_PRIORITY, event);
         }
         for (int i = 0; i < events.size(); i += 3) {
             calendar.cancel(events.get(i));
