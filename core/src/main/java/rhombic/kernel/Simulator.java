@@ -12,10 +12,15 @@ public final class Simulator {
 
     public static final int USUAL_PRIORITY = 64;
 
+    /** Before all moments. */
+    private static final long STOPPED = -1;
+
     private final EventCalendar calendar = new EventCalendar();
     private long nowNanos;
     private long occurred;
     private boolean isStopped;
+    /** Up to when events occur. */
+    private long lastNanos;
 
     public long nowNanos() {
         return nowNanos;
@@ -80,12 +85,12 @@ public final class Simulator {
      * @return how many have occurred
      */
     public int run(long endNanos, int maxEvents) {
-        long end = Math.min(endNanos, EventCalendar.LAST_MOMENT);
+        lastNanos = isStopped ? STOPPED : Math.min(endNanos, EventCalendar.LAST_MOMENT);
         int events = 0;
-        while (events < maxEvents && !isStopped) {
+        while (events < maxEvents) {
             int slot = calendar.nextSlot();
             long time = calendar.timeNanos(slot);
-            if (time > end) {
+            if (time > lastNanos) {
                 break;
             }
             nowNanos = time;
@@ -100,6 +105,7 @@ public final class Simulator {
     /** No more events occur. */
     public void stop() {
         isStopped = true;
+        lastNanos = STOPPED;
     }
 
     public boolean isStopped() {

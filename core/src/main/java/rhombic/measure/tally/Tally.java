@@ -13,8 +13,8 @@ import rhombic.study.value.EquipmentState;
 /** Counts what happens at one equipment. Time-weighted figures are sums over every change, without sampling. */
 public final class Tally {
     private static final EquipmentState[] STATES = EquipmentState.values();
-    /** About 18 min: even three million pieces keep the sum of their moments below 2^63. */
-    private static final long MAX_UNBOOKED = 1L << 40;
+    /** About 37 min: even four million pieces keep the sum of their moments below 2^63. */
+    private static final long MAX_UNBOOKED = 1L << 41;
 
     private final int units;
     private final StayTally stays = new StayTally();
@@ -115,7 +115,15 @@ public final class Tally {
         removeContent(now);
     }
 
-    /** A piece that enters and leaves in one instant. */
+    /** A piece comes in, stays for an instant, and leaves. */
+    public void onShortStay() {
+        in++;
+        out++;
+        stays.add(0);
+        max = Math.max(max, content + 1);
+    }
+
+    /** A piece that enters and leaves in one instant, and is never inside. */
     public void onPass() {
         in++;
         out++;

@@ -91,9 +91,13 @@ public abstract class Activity extends Event {
 
     @Override
     protected final void occur() {
-        long passed = simulator.nowNanos() - begunNanos;
-        if (passed > 0) {
-            passes(passed);
+        endsAfter(simulator.nowNanos() - begunNanos);
+    }
+
+    /** Its time is over, of which so much has not been booked yet. */
+    protected void endsAfter(long nanos) {
+        if (nanos > 0) {
+            passes(nanos);
         }
         ends();
     }

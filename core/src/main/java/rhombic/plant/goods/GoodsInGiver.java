@@ -105,11 +105,11 @@ final class GoodsInGiver implements Giver {
         boolean hasWaited = gone.id != Piece.NOT_IN_YET; // a rule has made it
         if (hasWaited) {
             waiting.remove(gone);
+            node.onGone(gone);
         } else {
             node.countSupplied(1);
-            node.enter(gone);
+            node.bringThrough(gone);
         }
-        node.onGone(gone);
         Piece next = next();
         if (hasWaited) {
             node.noteWaiting();

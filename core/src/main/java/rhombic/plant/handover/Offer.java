@@ -291,16 +291,16 @@ public class Offer {
         go(entry);
     }
 
-    /** The same where its pieces go in one step; gives the piece, which has left its giver. */
+    /** The same where its pieces go in one step, and it comes first in the line; gives the piece, which has left its giver. */
     Piece takeStraight(QueuedOffer entry, RankedQueue<QueuedOffer> line) {
         Piece gone = piece();
         Piece next = giver.handStraight(this);
         if (next == null) {
             open = false;
-            line.remove(entry);
+            line.removeFirst(entry);
         } else {
             piece = next;
-            line.toEnd(entry);
+            line.firstToEnd(entry);
         }
         return gone;
     }

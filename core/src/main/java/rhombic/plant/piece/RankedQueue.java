@@ -156,11 +156,20 @@ public final class RankedQueue<E extends QueueEntry> {
         }
     }
 
-    /** The piece of the entry is another one now, which has come last. */
-    public void toEnd(E entry) {
-        if (entry != last || entry.isUrgent || tree != null) {
+    /** The piece of the entry, which comes next, is another one now, which has come last. */
+    public void firstToEnd(E entry) {
+        if (entry != last || entry.isUrgent || !isPlain) {
             remove(entry);
             add(entry);
+        }
+    }
+
+    /** Takes the entry out, which comes next. */
+    public void removeFirst(E entry) {
+        if (isPlain && lastUrgent == null) {
+            takeFirst();
+        } else {
+            remove(entry);
         }
     }
 

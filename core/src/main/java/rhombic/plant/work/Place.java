@@ -427,13 +427,19 @@ public final class Place extends Activity implements Staffing.Listener {
     }
 
     @Override
-    protected void ends() {
+    protected void endsAfter(long nanos) {
         StraightStep only = straight;
         if (only == null || load.getFirst().toScrap) {
-            endsStep();
+            super.endsAfter(nanos);
         } else {
-            only.end(this, load.removeFirst());
+            only.end(this, load.removeFirst(), nanos);
+            flow.settle();
         }
+    }
+
+    @Override
+    protected void ends() {
+        endsStep();
         flow.settle();
     }
 

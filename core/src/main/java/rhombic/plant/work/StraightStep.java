@@ -66,8 +66,9 @@ final class StraightStep {
         piece.valueNanos += addsValue ? nanos : 0;
     }
 
-    /** The work of a place has ended: its piece goes on and the next is begun, or it stands in line. */
-    void end(Place place, Piece piece) {
+    /** The work of a place has ended, of which so much is not booked yet: its piece goes on and the next is begun, or it stands in line. */
+    void end(Place place, Piece piece, long nanos) {
+        book(piece, nanos);
         long now = flow.now();
         node.touchedNanos = now;
         int spot = node.isOutletHeld() ? Claim.NO_SPOT : way.spotAtOnce(piece);
