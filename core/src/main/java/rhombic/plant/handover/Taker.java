@@ -129,9 +129,10 @@ public final class Taker {
 
     // ---- agreeing
 
-    /** The spot that a piece can go to in this instant, with none in line before it; {@link Claim#NO_SPOT} if there is none. */
+    /** The spot that a piece can go to in this instant, before which no other could go; {@link Claim#NO_SPOT} if there is none. */
     int spotAtOnce(Way way, Piece piece) {
-        return line.isEmpty() && !isHeldFor(way) ? spotFor(way, piece) : Claim.NO_SPOT;
+        boolean isNext = line.isEmpty() || mayPassOver && line.firstThat(this::canServe) == null;
+        return isNext && !isHeldFor(way) ? spotFor(way, piece) : Claim.NO_SPOT;
     }
 
     private int spotFor(Way way, Piece piece) {

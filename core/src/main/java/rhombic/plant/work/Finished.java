@@ -98,7 +98,7 @@ final class Finished implements Giver {
         node.touchedNanos = now;
         Piece piece = out.removeFirst();
         piece.blockedNanos += now - sinceNanos;
-        node.tally.addStood(now - bookedNanos);
+        bookStanding(now);
         node.tally.onLeave(now, now - piece.arrivedNanos);
         place.emptied();
         return null;
@@ -107,10 +107,13 @@ final class Finished implements Giver {
     /** Where all pieces go one way at once: the time for which one has stood in line counts up to now. */
     void bookStanding() {
         if (!out.isEmpty()) {
-            long now = place.node.flow.now();
-            place.node.tally.addStood(now - bookedNanos);
-            bookedNanos = now;
+            bookStanding(place.node.flow.now());
         }
+    }
+
+    private void bookStanding(long now) {
+        place.node.tally.addStood(now - bookedNanos);
+        bookedNanos = now;
     }
 
     private void told(Piece piece, int way) {
@@ -183,6 +186,9 @@ final class Finished implements Giver {
         long toBeFetched = given.takeFetchedAfter();
         piece.crewNanos += toBeFetched;
         piece.blockedNanos += now - sinceNanos - toBeFetched;
+        if (givesStraight()) {
+            bookStanding(now);
+        }
         node.tally.onLeave(now, now - piece.arrivedNanos);
         node.notifyRules(Rule.PieceEvent.LEAVES, piece);
         if (!isOffering) {
