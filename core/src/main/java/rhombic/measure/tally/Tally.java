@@ -25,10 +25,11 @@ public final class Tally {
     /** Of several units: how many are in each state, and when that last changed. */
     private final int[] unitsIn;
     private final long[] lastChangeOf;
-    /** Of places whose states are not told one by one: how long they worked, and stood with what could not go on; else they starved. */
+    /** Of places whose states are not told one by one: how long they worked, stood with what could not go on, and were changed over; else they starved. */
     private double worked;
 
     private double stood;
+    private double changedOver;
     private boolean isWorkOfValue;
     private long windowStart;
     private int content;
@@ -181,6 +182,11 @@ public final class Tally {
         stood += nanos;
     }
 
+    /** A place has been changed over for so long. */
+    public void addChangedOver(long nanos) {
+        changedOver += nanos;
+    }
+
     /** One of the units changes its state. */
     public void changeUnit(long now, EquipmentState from, EquipmentState to) {
         if (units == 1) {
@@ -217,6 +223,7 @@ public final class Tally {
         valueTime = 0;
         worked = 0;
         stood = 0;
+        changedOver = 0;
         in = 0;
         out = 0;
         made = 0;
@@ -283,7 +290,8 @@ public final class Tally {
         return switch (state) {
             case WORKING -> told + worked;
             case BLOCKED -> told + stood;
-            case STARVED -> Math.max(0, told - worked - stood);
+            case CHANGEOVER -> told + changedOver;
+            case STARVED -> Math.max(0, told - worked - stood - changedOver);
             default -> told;
         };
     }

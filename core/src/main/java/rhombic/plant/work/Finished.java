@@ -76,6 +76,7 @@ final class Finished implements Giver {
     void offerAll() {
         Flow flow = place.node.flow;
         sinceNanos = flow.now();
+        bookedNanos = sinceNanos;
         if (flow.trace != null && out.size() + (besides == null ? 0 : besides.size()) > 1) {
             out.forEach(piece -> told(piece, OutgoingLinks.ANY));
             besides().forEach(piece -> told(piece, OutgoingLinks.ANY));

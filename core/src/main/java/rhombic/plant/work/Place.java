@@ -79,6 +79,7 @@ public final class Place extends Activity implements Staffing.Listener {
     EquipmentState state() {
         return straight == null ? state : switch (phase) {
             case WORK -> EquipmentState.WORKING;
+            case CHANGEOVER -> EquipmentState.CHANGEOVER;
             case DONE -> EquipmentState.BLOCKED;
             default -> EquipmentState.STARVED;
         };
@@ -405,8 +406,10 @@ public final class Place extends Activity implements Staffing.Listener {
     @Override
     protected void passes(long nanos) {
         StraightStep only = straight;
-        if (only != null) {
+        if (only != null && phase == Phase.WORK) {
             only.book(load.getFirst(), nanos);
+        } else if (only != null) {
+            node.tally.addChangedOver(nanos);
         } else if (phase == Phase.WORK) {
             long value = addsValue ? nanos : 0;
             node.tally.addValueTime(value);
@@ -429,12 +432,16 @@ public final class Place extends Activity implements Staffing.Listener {
     @Override
     protected void endsAfter(long nanos) {
         StraightStep only = straight;
-        if (only == null || load.getFirst().toScrap) {
+        if (only == null || only.isOdd(load.getFirst())) {
             super.endsAfter(nanos);
-        } else {
-            only.end(this, load.removeFirst(), nanos);
-            flow.settle();
+            return;
         }
+        if (phase == Phase.WORK) {
+            only.end(this, load.removeFirst(), nanos);
+        } else {
+            only.onChangedOver(this, load.getFirst(), nanos);
+        }
+        flow.settle();
     }
 
     @Override
@@ -445,11 +452,22 @@ public final class Place extends Activity implements Staffing.Listener {
 
     // ---- what a straight step does here
 
-    void beginStraight(Piece piece, long nanos) {
-        load.add(piece);
+    void setToWork() {
         phase = Phase.WORK;
         operation = 0;
+    }
+
+    void changeOverStraight(Piece piece, long nanos) {
+        load.add(piece);
+        phase = Phase.CHANGEOVER;
         start(nanos);
+    }
+
+    /** The next is of the type of that piece; gives how long the changeover takes. */
+    long changeTo(Piece piece) {
+        long nanos = lastType < 0 ? 0 : times.changeoverNanos(lastType, piece);
+        lastType = piece.type;
+        return nanos;
     }
 
     void standStraight(Piece piece, long now) {
@@ -557,13 +575,15 @@ public final class Place extends Activity implements Staffing.Listener {
 
     /** It does that by itself from now on, whatever keeps it from it. */
     void enter(EquipmentState now) {
-        assert straight == null : "its states are not told one by one";
         base = now;
         show();
     }
 
     /** What it does, unless something keeps it from that. */
     void show() {
+        if (straight != null) {
+            return; // it is told how long it does what
+        }
         EquipmentState now = base;
         Maintenance kept = node.maintenance;
         if (kept != null && (phase == Phase.GATHERING || !isRunning())) {

@@ -65,7 +65,7 @@ public final class StationNode extends WorkNode {
     @Override
     public void take(Piece piece) {
         StraightStep straight = straight();
-        if (straight == null) {
+        if (straight == null || straight.isOdd(piece)) {
             accept(piece);
         } else {
             straight.take(piece);
@@ -74,7 +74,7 @@ public final class StationNode extends WorkNode {
 
     @Override
     public void accept(Claim claim, Piece piece) {
-        accept(piece);
+        take(piece);
     }
 
     private void accept(Piece piece) {

@@ -1,5 +1,6 @@
 package rhombic.plant.work;
 
+import org.jspecify.annotations.Nullable;
 import rhombic.chance.TimeSampler;
 import rhombic.measure.tally.Tally;
 import rhombic.plant.handover.Claim;
@@ -12,7 +13,7 @@ import rhombic.plant.piece.RankedQueue;
 /**
  * What a station does where nothing but its work has to be looked at: all pieces go one way, at once; nothing keeps it from working, nobody
  * is needed, and nobody listens. Then the end of the work, the claim of the next place, the departure and the begin of the next work are one
- * step.
+ * step. Pieces that are odd, such as what comes back for rework, take the usual steps in between.
  */
 final class StraightStep {
     private final WorkNode node;
@@ -21,8 +22,12 @@ final class StraightStep {
     private final Taker taker;
     private final RankedQueue<Piece> queue;
     private final Way way;
-    private final TimeSampler time;
+    private final WorkTimes times;
+    /** Null where the time depends on the piece. */
+    private final @Nullable TimeSampler drawn;
+    private final boolean hasChangeover;
     private final boolean addsValue;
+    private final boolean mayNeedRework;
 
     StraightStep(WorkNode node, Way way, WorkTimes times) {
         this.node = node;
@@ -31,9 +36,17 @@ final class StraightStep {
         taker = node.taker;
         queue = node.queue;
         this.way = way;
-        time = times.straight();
+        this.times = times;
+        drawn = times.drawn();
+        hasChangeover = times.hasChangeover();
         addsValue = times.addsValue(0);
+        mayNeedRework = node.mayNeedRework();
         tally.countTimes(addsValue);
+    }
+
+    /** Whether more has to be looked at than the work: the piece comes back, or is to end here. */
+    boolean isOdd(Piece piece) {
+        return piece.toScrap || mayNeedRework && piece.isFailed();
     }
 
     /** A piece has come. */
@@ -51,12 +64,31 @@ final class StraightStep {
     }
 
     private void begin(Place place, Piece piece, long now) {
+        if (hasChangeover) {
+            long nanos = place.changeTo(piece);
+            if (nanos > 0) {
+                place.changeOverStraight(piece, nanos);
+                return;
+            }
+        }
+        place.load.add(piece);
+        work(place, piece, now);
+    }
+
+    /** The place has been changed over, of which so much is not booked yet: the work begins. */
+    void onChangedOver(Place place, Piece piece, long nanos) {
+        tally.addChangedOver(nanos);
+        work(place, piece, flow.now());
+    }
+
+    private void work(Place place, Piece piece, long now) {
         tally.onBegin(now - piece.arrivedNanos);
-        long nanos = time.nextNanos();
+        place.setToWork(); // a formula for the time sees that it works
+        long nanos = drawn == null ? times.operationNanos(0, piece) : drawn.nextNanos();
         if (nanos == 0) {
             flow.countStep(node); // in a circle of such, time would never go on
         }
-        place.beginStraight(piece, nanos);
+        place.start(nanos);
     }
 
     /** Time of work has passed on a piece. */
@@ -71,6 +103,10 @@ final class StraightStep {
         book(piece, nanos);
         long now = flow.now();
         node.touchedNanos = now;
+        if (mayNeedRework) {
+            piece.setMade(node.index);
+            piece.madeByPerson = Piece.NOBODY;
+        }
         int spot = node.isOutletHeld() ? Claim.NO_SPOT : way.spotAtOnce(piece);
         if (spot == Claim.NO_SPOT) {
             place.standStraight(piece, now);
@@ -102,8 +138,14 @@ final class StraightStep {
         if (queue.isEmpty()) {
             node.addFreePlace(place);
             place.phase = Place.Phase.FREE;
+            return;
+        }
+        Piece next = queue.takeFirst();
+        if (isOdd(next)) {
+            place.load.add(next);
+            place.begin();
         } else {
-            begin(place, queue.takeFirst(), now);
+            begin(place, next, now);
         }
     }
 }

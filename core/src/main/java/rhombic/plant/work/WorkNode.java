@@ -94,10 +94,10 @@ abstract class WorkNode extends Node implements Room {
 
     /**
      * All pieces go that way, at once, and nothing is done here but the work, unless something else needs to be looked at: what keeps it
-     * from that, who hears of it, what may come back.
+     * from that, who hears of it.
      */
     final void setStraight(Way only) {
-        if (times.isStraight() && maintenance == null && rules == null && !marksWork && flow.trace == null && flow.diary == null) {
+        if (times.isStraight() && maintenance == null && rules == null && flow.trace == null && flow.diary == null) {
             straight = new StraightStep(this, only, times);
         }
     }

@@ -32,8 +32,6 @@ final class WorkTimes {
     private final int serviceEvery;
     private final @Nullable TimeSampler service;
     private final @Nullable TimeSampler pause;
-    /** Of the first operation. */
-    private final TimeSampler straight;
 
     /**
      * One operation.
@@ -74,8 +72,6 @@ final class WorkTimes {
         serviceEvery = after == null ? Integer.MAX_VALUE : after.everyPieces();
         service = after == null ? null : after.time().sampler(flow.stream(name, Purpose.SERVICE));
         pause = work.pause() == null ? null : work.pause().sampler(flow.stream(name, Purpose.PAUSE));
-        TimeSampler first = steps[0].drawn;
-        straight = first == null ? () -> 0 : first;
     }
 
     private static Step byPiece(Operation operation, PlantScope scope, Flow flow, UniformRandomProvider stream, Node node) {
@@ -132,15 +128,19 @@ final class WorkTimes {
         return changeover.nanos(piece);
     }
 
-    /** Whether a place does nothing but one operation on each piece, alone, whose time looks at nothing. */
+    /** Whether a place does nothing but one operation on each piece, if need be after a changeover, and needs nobody for that. */
     boolean isStraight() {
-        return steps.length == 1 && steps[0].drawn != null && steps[0].crew == null && changeover == null && service == null
-                && pause == null;
+        return steps.length == 1 && steps[0].crew == null && setupCrew == null && service == null && pause == null;
     }
 
-    /** How long the one operation takes. */
-    TimeSampler straight() {
-        return straight;
+    /** How long the first operation takes, if that is the same for all pieces. */
+    @Nullable
+    TimeSampler drawn() {
+        return steps[0].drawn;
+    }
+
+    boolean hasChangeover() {
+        return changeover != null;
     }
 
     /** Pieces after which a service is due; {@link Integer#MAX_VALUE} if none ever is. */
