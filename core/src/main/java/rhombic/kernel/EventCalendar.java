@@ -14,7 +14,8 @@ final class EventCalendar {
      * Where there are many, a tournament tree stands above them (Knuth, The Art of Computer Programming, vol. 3, 5.4.1): above each two
      * slots, and above each two matches, stands the slot that comes first. A change of one slot is played again on its way to the top, in
      * log2(slots) matches. Unlike in a heap that way is known beforehand: no step waits for the memory of the one before. What is taken
-     * out of the tree leaves a gap until it is scheduled anew, which mostly happens at once: then one way to the top does for both.
+     * out of the tree leaves a gap until it is scheduled anew, which mostly happens at once: then one way to the top does for both. What was
+     * empty goes up only as far as it comes first.
      */
     /** The last moment at which something can occur; behind it come what never will, and the empty slots. */
     static final long LAST_MOMENT = Long.MAX_VALUE - (1L << 32);
@@ -48,6 +49,8 @@ final class EventCalendar {
     private boolean isMoreThanHalfUsed;
     /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. None where slots are few. */
     private int[] first = NO_TREE;
+    /** Of the tree. */
+    private int levels;
     private int gap = NO_GAP;
 
     EventCalendar() {
@@ -88,8 +91,12 @@ final class EventCalendar {
             times[slot] = time;
         } else {
             times[slot] = time;
-            gap = slot == gap ? NO_GAP : gap;
-            playAgain(slot);
+            if (slot == gap) {
+                gap = NO_GAP;
+                playAgain(slot);
+            } else {
+                rise(slot);
+            }
         }
     }
 
@@ -194,6 +201,7 @@ final class EventCalendar {
             enter();
         }
         first = new int[2 * slots];
+        levels = Integer.numberOfTrailingZeros(slots);
         for (int slot = 0; slot < slots; slot++) {
             first[slots + slot] = slot;
         }
@@ -250,13 +258,22 @@ final class EventCalendar {
         return times[one] != times[other] ? times[one] < times[other] : entries[one] < entries[other];
     }
 
+    /** What was empty comes first as far up as all others are later. A gap further up is played again in any case. */
+    private void rise(int slot) {
+        final int[] f = first;
+        for (int node = slots + slot >> 1; node > 0 && !isBefore(f[node], slot); node >>= 1) {
+            f[node] = slot;
+        }
+    }
+
     /** Plays all matches between a slot and the top. */
     private void playAgain(int slot) {
         final long[] t = times;
         final int[] f = first;
         int winner = slot;
         long time = t[slot];
-        for (int node = slots + slot; node > 1; node >>= 1) {
+        int node = slots + slot;
+        for (int level = levels; level > 0; level--) {
             int other = f[node ^ 1];
             long lead = t[other] - time;
             if (lead == 0) {
@@ -267,7 +284,8 @@ final class EventCalendar {
                 winner ^= (winner ^ other) & (int) mask;
                 time += lead & mask;
             }
-            f[node >> 1] = winner;
+            node >>= 1;
+            f[node] = winner;
         }
     }
 }
