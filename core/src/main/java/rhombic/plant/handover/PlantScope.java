@@ -29,6 +29,9 @@ public final class PlantScope implements FormulaScope {
     private @Nullable Resource person;
     private @Nullable ToDoubleFunction<String> slot;
     private @Nullable ToDoubleFunction<String> member;
+    /** The attribute of pieces that was asked for last, and its slot. */
+    private String attribute = "";
+    private int attributeSlot = -1;
     private String from = "";
     private String to = "";
 
@@ -134,6 +137,12 @@ public final class PlantScope implements FormulaScope {
         if (about == null) {
             throw new FormulaException("There is no piece here that \u201cpiece." + name + "\u201d could be of");
         }
+        if (attributeSlot >= 0 && name.equals(attribute)) { // mostly the same text again, which needs no comparing
+            Object value = flow.types.value(about, attributeSlot);
+            if (value != null) {
+                return value;
+            }
+        }
         return switch (name) {
             case "type" -> flow.types.name(about.type);
             case "age" -> (flow.now() - about.createdNanos) / 1e9;
@@ -141,7 +150,9 @@ public final class PlantScope implements FormulaScope {
             case "reworked" -> (double) (about.rework == null ? 0 : about.rework.times);
             case "look" -> flow.types.lookName(about);
             default -> {
-                Object value = flow.types.value(about, name);
+                attribute = name;
+                attributeSlot = flow.types.slot(name);
+                Object value = attributeSlot < 0 ? null : flow.types.value(about, attributeSlot);
                 if (value == null) {
                     throw new FormulaException("Pieces of type " + flow.types.name(about.type) + " have no attribute \u201c" + name
                             + "\u201d: add it to the type");

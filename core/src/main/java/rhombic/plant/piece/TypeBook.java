@@ -68,12 +68,8 @@ public final class TypeBook {
         return new ArrayList<>(numbers.keySet().stream().sorted(Comparator.comparing(numbers::get)).toList());
     }
 
-    /** Null if pieces of its type do not have the attribute. */
-    public @Nullable Object value(Piece piece, String attribute) {
-        Integer slot = slots.get(attribute);
-        if (slot == null) {
-            return null;
-        }
+    /** The value of the attribute of that number; null if pieces of its type do not have it. */
+    public @Nullable Object value(Piece piece, int slot) {
         @Nullable
         Object[] own = piece.values;
         Object set = own == null ? null : own[slot];

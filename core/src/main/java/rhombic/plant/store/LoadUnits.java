@@ -19,10 +19,8 @@ final class LoadUnits {
 
     /** Units for which it stands that no order takes, 0 or more. */
     int of(Piece piece) {
-        if (units.isEmpty()) {
-            return 1;
-        }
-        return flow.types.value(piece, units) instanceof Double number ? (int) Math.max(0, number) : 1;
+        int slot = units.isEmpty() ? -1 : flow.types.slot(units);
+        return slot >= 0 && flow.types.value(piece, slot) instanceof Double number ? (int) Math.max(0, number) : 1;
     }
 
     /** It stands for so many from now on. */

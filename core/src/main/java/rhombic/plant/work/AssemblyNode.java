@@ -1,6 +1,7 @@
 package rhombic.plant.work;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import rhombic.plant.formula.PieceNeeds;
 import rhombic.plant.handover.Claim;
@@ -24,7 +25,7 @@ public final class AssemblyNode extends WorkNode {
     private final int resultType;
     private final PieceNeeds needs;
     /** Rooms for parts by type; the last one is for parts of any type. */
-    private final List<RankedQueue<Piece>> partQueues;
+    private RankedQueue<Piece>[] partQueues = rooms(0, Ranking.BY_AGE);
     /** How many parts wait in each of the rooms; beside each other, since they are all looked at whenever a part comes. */
     private final int[] there;
     /** The spots of parts are these rooms, from this number on. */
@@ -45,16 +46,20 @@ public final class AssemblyNode extends WorkNode {
         isBase = new boolean[any];
         station.bases().forEach(type -> isBase[flow.types.number(type)] = true);
         needs = new PieceNeeds(station.recipe(), flow, scope("recipe"));
-        partQueues = new ArrayList<>();
         there = new int[any + 1];
     }
 
     @Override
     protected void connect(OutgoingLinks ways, Ranking ranking) {
         super.connect(ways, ranking);
-        for (int i = 0; i <= any; i++) {
-            partQueues.add(new RankedQueue<>(ranking));
-        }
+        partQueues = rooms(any + 1, ranking);
+    }
+
+    @SuppressWarnings("unchecked") // an array of generics can't be made otherwise
+    private static RankedQueue<Piece>[] rooms(int count, Ranking ranking) {
+        RankedQueue<Piece>[] made = new RankedQueue[count];
+        Arrays.setAll(made, i -> new RankedQueue<>(ranking));
+        return made;
     }
 
     @Override
@@ -91,7 +96,7 @@ public final class AssemblyNode extends WorkNode {
         if (!isBase[piece.type]) {
             traceWaits(piece);
             int room = claim.spot() - FIRST_ROOM;
-            partQueues.get(room).add(piece);
+            partQueues[room].add(piece);
             there[room]++;
             startAllReady();
         } else if (hasFreePlace()) {
@@ -154,7 +159,7 @@ public final class AssemblyNode extends WorkNode {
         for (int type = 0; type <= any; type++) {
             there[type] -= need[type];
             for (int i = 0; i < need[type]; i++) {
-                Piece part = partQueues.get(type).takeFirst();
+                Piece part = partQueues[type].takeFirst();
                 place.load.add(part);
                 place.onStanding(part);
             }
