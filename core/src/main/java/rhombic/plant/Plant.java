@@ -245,7 +245,7 @@ public final class Plant {
             Tally tally = nodes.get(i).tally;
             contents[i] = tally.content();
             done[i] = tally.out();
-            timeIn[i] = tally.timesIn(now);
+            timeIn[i] = tally.states().times(now);
         }
         return new Sample(now, flow.census.total().inside(), flow.census.piecesOut(), contents, done, timeIn);
     }

@@ -183,13 +183,13 @@ public final class ConveyorNode extends ContentNode {
         standingIn[lane] += standsNow ? 1 : -1;
         if (before == 0 || standingIn[lane] == 0) {
             standing += standsNow ? 1 : -1;
-            tally.setStandingShare(flow.now(), (double) standing / standingIn.length);
+            tally.belt().setStandingShare(flow.now(), (double) standing / standingIn.length);
         }
     }
 
     /** Its drive moves, or no longer; all its stretches move with the first. */
     void runs() {
-        tally.setRunningShare(flow.now(), (double) sections.getFirst().moving() / standingIn.length);
+        tally.belt().setRunningShare(flow.now(), (double) sections.getFirst().moving() / standingIn.length);
     }
 
     void onCovered(int sensor, boolean coversNow) {

@@ -282,7 +282,7 @@ final class SectionEntrance implements Room {
 
     private void comesOn(Lane lane, Way way, Piece piece) {
         if (lane.count() > 0) {
-            conveyor.tally.onGap(lane.clearMetres() + way.entry().beforeMetres());
+            conveyor.tally.belt().onGap(lane.clearMetres() + way.entry().beforeMetres());
         }
         putOn(lane, way, piece, fromMetres - way.entry().beforeMetres());
     }

@@ -396,7 +396,7 @@ public final class DockNode extends Node implements Room, Giver {
         EquipmentState keeps = kept == null ? null : kept.state();
         EquipmentState now = keeps == null ? does() : keeps;
         if (now != unitState) {
-            tally.changeUnit(flow.now(), unitState, now);
+            tally.states().change(flow.now(), unitState, now);
             if (flow.diary != null) {
                 flow.diary.onUnit(index, flow.now(), unitState, now);
             }

@@ -325,7 +325,7 @@ public final class GoodsInNode extends Node {
                                 ? EquipmentState.WAITING_FOR_CREW
                                 : EquipmentState.BLOCKED;
         if (now != unitState) {
-            tally.changeUnit(flow.now(), unitState, now);
+            tally.states().change(flow.now(), unitState, now);
             unitState = now;
         }
         noteState(now);

@@ -113,7 +113,7 @@ final class Finished implements Giver {
     }
 
     private void bookStanding(long now) {
-        place.node.tally.addStood(now - bookedNanos);
+        place.node.tally.states().addStood(now - bookedNanos);
         bookedNanos = now;
     }
 

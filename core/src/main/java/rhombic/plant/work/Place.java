@@ -409,7 +409,7 @@ public final class Place extends Activity implements Staffing.Listener {
         if (only != null && phase == Phase.WORK) {
             only.book(load.getFirst(), nanos);
         } else if (only != null) {
-            node.tally.addChangedOver(nanos);
+            node.tally.states().addChangedOver(nanos);
         } else if (phase == Phase.WORK) {
             long value = addsValue ? nanos : 0;
             node.tally.addValueTime(value);

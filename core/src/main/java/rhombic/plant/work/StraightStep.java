@@ -2,6 +2,7 @@ package rhombic.plant.work;
 
 import org.jspecify.annotations.Nullable;
 import rhombic.chance.TimeSampler;
+import rhombic.measure.tally.StateTally;
 import rhombic.measure.tally.Tally;
 import rhombic.plant.handover.Claim;
 import rhombic.plant.handover.Flow;
@@ -19,6 +20,7 @@ final class StraightStep {
     private final WorkNode node;
     private final Flow flow;
     private final Tally tally;
+    private final StateTally states;
     private final Taker taker;
     private final RankedQueue<Piece> queue;
     private final Way way;
@@ -33,6 +35,7 @@ final class StraightStep {
         this.node = node;
         flow = node.flow;
         tally = node.tally;
+        states = tally.states();
         taker = node.taker;
         queue = node.queue;
         this.way = way;
@@ -41,7 +44,9 @@ final class StraightStep {
         hasChangeover = times.hasChangeover();
         addsValue = times.addsValue(0);
         mayNeedRework = node.mayNeedRework();
-        tally.countTimes(addsValue);
+        if (addsValue) {
+            tally.countWorkAsValue();
+        }
     }
 
     /** Whether more has to be looked at than the work: the piece comes back, or is to end here. */
@@ -77,7 +82,7 @@ final class StraightStep {
 
     /** The place has been changed over, of which so much is not booked yet: the work begins. */
     void onChangedOver(Place place, Piece piece, long nanos) {
-        tally.addChangedOver(nanos);
+        states.addChangedOver(nanos);
         work(place, piece, flow.now());
     }
 
@@ -93,7 +98,7 @@ final class StraightStep {
 
     /** Time of work has passed on a piece. */
     void book(Piece piece, long nanos) {
-        tally.addWorked(nanos);
+        states.addWorked(nanos);
         piece.workNanos += nanos;
         piece.valueNanos += addsValue ? nanos : 0;
     }

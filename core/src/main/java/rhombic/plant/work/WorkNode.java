@@ -379,7 +379,7 @@ abstract class WorkNode extends Node implements Room {
 
     /** A place shows something else. */
     final void onPlaceChanged(EquipmentState before, EquipmentState now) {
-        tally.changeUnit(flow.now(), before, now);
+        tally.states().change(flow.now(), before, now);
         if (flow.diary != null) {
             flow.diary.onUnit(index, flow.now(), before, now);
         }
@@ -388,7 +388,7 @@ abstract class WorkNode extends Node implements Room {
             return;
         }
         for (EquipmentState state : EquipmentState.BY_WEIGHT) {
-            if (tally.unitsIn(state) > 0) {
+            if (tally.states().placesIn(state) > 0) {
                 noteState(state);
                 return;
             }
