@@ -49,8 +49,6 @@ final class EventCalendar {
     private boolean isMoreThanHalfUsed;
     /** Slot that comes first at each node: the top is 1, below node i are 2i and 2i + 1, the slots come last. None where slots are few. */
     private int[] first = NO_TREE;
-    /** Of the tree. */
-    private int levels;
     private int gap = NO_GAP;
 
     EventCalendar() {
@@ -69,47 +67,46 @@ final class EventCalendar {
             events[slot] = event;
         }
         long time = Long.compareUnsigned(timeNanos, LAST_MOMENT) > 0 ? NEVER : timeNanos;
-        if (isByAge && priority == Simulator.USUAL_PRIORITY) {
-            insert(slot, notLater(time));
+        if (first != NO_TREE) {
             times[slot] = time;
-        } else {
-            addByEntry(slot, time, priority);
-        }
-        event.isPending = true;
-    }
-
-    /** The same where priorities are to be compared, or slots are many. */
-    private void addByEntry(int slot, long time, int priority) {
-        if (isByAge) {
-            isByAge = false;
-            enter();
-        }
-        long entry = entry(priority);
-        entries[slot] = entry;
-        if (first == NO_TREE) {
-            insert(slot, amongEquals(notLater(time), time, entry));
-            times[slot] = time;
-        } else {
-            times[slot] = time;
+            entries[slot] = entry(priority);
             if (slot == gap) {
                 gap = NO_GAP;
                 playAgain(slot);
             } else {
                 rise(slot);
             }
+        } else if (isByAge && priority == Simulator.USUAL_PRIORITY) {
+            insert(slot, notLater(time));
+            times[slot] = time;
+        } else {
+            addByPriority(slot, time, priority);
         }
+        event.isPending = true;
+    }
+
+    /** The same where slots are few and priorities are to be compared. */
+    private void addByPriority(int slot, long time, int priority) {
+        enterAll();
+        long entry = entry(priority);
+        entries[slot] = entry;
+        insert(slot, amongEquals(notLater(time), time, entry));
+        times[slot] = time;
     }
 
     private long entry(int priority) {
         return (long) priority << AGE_BITS | entered++;
     }
 
-    /** Gives all that is pending the entries that it would have had. */
-    private void enter() {
-        long left = order;
-        for (int i = pending(); i > 0; i--) {
-            entries[(int) left & SLOT_MASK] = entry(Simulator.USUAL_PRIORITY);
-            left >>>= SLOT_BITS;
+    /** From now on priorities are compared: gives all that is pending the entries that it would have had. */
+    private void enterAll() {
+        if (isByAge) {
+            isByAge = false;
+            long left = order;
+            for (int i = pending(); i > 0; i--) {
+                entries[(int) left & SLOT_MASK] = entry(Simulator.USUAL_PRIORITY);
+                left >>>= SLOT_BITS;
+            }
         }
     }
 
@@ -196,12 +193,8 @@ final class EventCalendar {
         if (slots <= FEW) {
             return;
         }
-        if (isByAge) {
-            isByAge = false;
-            enter();
-        }
+        enterAll();
         first = new int[2 * slots];
-        levels = Integer.numberOfTrailingZeros(slots);
         for (int slot = 0; slot < slots; slot++) {
             first[slots + slot] = slot;
         }
@@ -272,8 +265,7 @@ final class EventCalendar {
         final int[] f = first;
         int winner = slot;
         long time = t[slot];
-        int node = slots + slot;
-        for (int level = levels; level > 0; level--) {
+        for (int node = slots + slot; node > 1; node >>= 1) {
             int other = f[node ^ 1];
             long lead = t[other] - time;
             if (lead == 0) {
@@ -284,8 +276,7 @@ final class EventCalendar {
                 winner ^= (winner ^ other) & (int) mask;
                 time += lead & mask;
             }
-            node >>= 1;
-            f[node] = winner;
+            f[node >> 1] = winner;
         }
     }
 }
