@@ -28,9 +28,11 @@ import rhombic.study.RunPlan;
 import rhombic.study.Study;
 import rhombic.study.kind.AssemblyStation;
 import rhombic.study.kind.Basics;
+import rhombic.study.kind.Conveyor;
 import rhombic.study.kind.GoodsIn;
 import rhombic.study.kind.PlantElement;
 import rhombic.study.kind.Station;
+import rhombic.study.place.ConveyorPath;
 import rhombic.study.value.EquipmentState;
 import rhombic.study.value.MixPart;
 import rhombic.study.value.PieceType;
@@ -147,7 +149,7 @@ class PlainPlantsTest {
     }
 
     private String next(Random random, String before, String name) {
-        switch (random.nextInt(5)) {
+        switch (random.nextInt(6)) {
             case 0 -> elements.add(buffer(name, 1 + random.nextInt(4)));
             case 1 -> {
                 for (String side : List.of(" left", " right")) {
@@ -158,6 +160,7 @@ class PlainPlantsTest {
                 elements.add(buffer(name, 2));
                 return name;
             }
+            case 2 -> elements.add(Conveyor.usual(Basics.of(name, SOMEWHERE), ConveyorPath.straight(2 + random.nextInt(6))));
             default -> {
                 Station station = working(random, name);
                 if (random.nextInt(5) == 0) {

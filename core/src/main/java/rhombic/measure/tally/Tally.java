@@ -8,9 +8,6 @@ import rhombic.measure.WaitFigures;
 
 /** Counts what happens at one equipment. Time-weighted figures are sums over every change, without sampling. */
 public final class Tally {
-    /** About 37 min: even four million pieces keep the sum of their moments below 2^63. */
-    private static final long MAX_UNBOOKED = 1L << 41;
-
     private final StateTally states;
     private final StayTally stays = new StayTally();
     /** Where pieces move along it; null if nothing was ever told of that. */
@@ -18,16 +15,11 @@ public final class Tally {
     private final int places;
     private boolean isWorkOfValue;
     private long windowStart;
+    private long lastChange;
     private int content;
     private int max;
     private int contentAtStart;
-    /** The content over time, up to a moment; since then, the moments of what has left less those of what has come. */
     private double contentTime;
-
-    private long bookedUpTo;
-    private long moments;
-    /** Soon enough for moments to be summed as whole numbers, however many pieces come and leave. */
-    private long toBeBooked = MAX_UNBOOKED;
     private double valueTime;
     private long in;
     private long out;
@@ -46,7 +38,6 @@ public final class Tally {
 
     private double emptyTime;
     private double fullTime;
-    private long lastFill;
 
     /** @param places whose states are counted, each by itself, starved at first; 0 for equipment without states */
     public Tally(int places) {
@@ -155,7 +146,7 @@ public final class Tally {
 
     /** Forgets all that was measured before; what is inside stays inside. */
     public void restart(long now) {
-        bookContent(now);
+        advance(now);
         windowStart = now;
         contentTime = 0;
         valueTime = 0;
@@ -181,7 +172,7 @@ public final class Tally {
     }
 
     public EquipmentFigures figures(String name, String kind, long now, List<ModeFigures> modes) {
-        bookContent(now);
+        advance(now);
         double time = now - windowStart;
         double value = places > 0 && time > 0 ? (valueTime + (isWorkOfValue ? states.worked() : 0)) / time / places : 0;
         return new EquipmentFigures(name, kind, in, out, made, joined, scrapped, contentAtStart, content,
@@ -194,40 +185,30 @@ public final class Tally {
     }
 
     private void addContent(long now) {
-        bookWhenDue(now);
-        moments -= now - bookedUpTo;
+        advance(now);
         if (++content > max) {
             max = content;
         }
     }
 
     private void removeContent(long now) {
-        bookWhenDue(now);
-        moments += now - bookedUpTo;
+        advance(now);
         content--;
     }
 
-    private void bookWhenDue(long now) {
-        if (now > toBeBooked) {
-            bookContent(now);
-        }
-        if (capacity > 0) {
-            bookFill(now);
+    private void advance(long now) {
+        long passed = now - lastChange;
+        if (passed != 0) {
+            contentTime += (double) passed * content;
+            if (capacity > 0) {
+                bookFill(passed);
+            }
+            lastChange = now;
         }
     }
 
-    private void bookContent(long now) {
-        contentTime += moments + (double) (now - bookedUpTo) * content;
-        moments = 0;
-        bookedUpTo = now;
-        toBeBooked = now + MAX_UNBOOKED;
-        bookFill(now);
-    }
-
-    private void bookFill(long now) {
-        long passed = now - lastFill;
+    private void bookFill(long passed) {
         emptyTime += content == 0 ? passed : 0;
         fullTime += content >= capacity ? passed : 0;
-        lastFill = now;
     }
 }
