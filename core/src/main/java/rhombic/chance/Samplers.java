@@ -153,7 +153,8 @@ final class Samplers {
         };
     }
 
-    private static long nanos(double seconds) {
+    /** Rounded to whole nanoseconds, halves up; 0 for what is negative. */
+    static long nanos(double seconds) {
         double nanos = seconds * 1e9;
         if (nanos >= 1 && nanos < EXACT_HALVES) {
             return (long) (nanos + 0.5); // what Math.round gives there, in fewer steps

@@ -3,7 +3,7 @@ package rhombic.kernel;
 import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
 
-/** What is pending, ordered by time, then by entry number (priority and age). */
+/** What is pending, ordered by time, then by priority, then by age. */
 final class EventCalendar {
     /*
      * Each pending event has a slot; what lasts, such as the work of a place, keeps its slot for life, so to schedule it is to write two
@@ -23,18 +23,19 @@ final class EventCalendar {
     private static final long NEVER = LAST_MOMENT + 1;
     /** So many slots are few: the number of one takes four bits. */
     private static final int FEW = 16;
-    private static final int AGE_BITS = 56;
     private static final int HALF = FEW / 2;
     private static final int SLOT_BITS = 4;
     private static final int SLOT_MASK = FEW - 1;
     /** The lowest and the highest bit of each four. */
     private static final long LOW_BITS = 0x1111_1111_1111_1111L;
     private static final long HIGH_BITS = LOW_BITS << 3;
+    private static final int AGE_BITS = 56;
     private static final int NO_GAP = -1;
     private static final int[] NO_TREE = {};
 
     private int slots = FEW;
     private long[] times = new long[slots];
+    /** Of what has the same time the lowest comes first: priority, then age. */
     private long[] entries = new long[slots];
     private @Nullable Event[] events = new @Nullable Event[slots];
     /** Slots that are free; the first {@code freeCount} count. */

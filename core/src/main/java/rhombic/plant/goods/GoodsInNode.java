@@ -226,19 +226,20 @@ public final class GoodsInNode extends Node {
 
     /** A piece comes in. */
     void enter(Piece piece) {
-        flow.census.onEnter(piece, index);
+        bringIn(piece);
         tally.onEnter(flow.now());
-        if (load != null && flow.types.isLoadCarrier(piece.type)) {
-            load(piece, load);
-        }
         notifyRules(Rule.PieceEvent.ENTERS, piece);
     }
 
     /** A piece comes in and goes on at once; nothing listens, and nothing counts what comes through. */
     void bringThrough(Piece piece) {
-        flow.census.onEnter(piece, index);
+        bringIn(piece);
         tally.onShortStay();
         touchedNanos = flow.now();
+    }
+
+    private void bringIn(Piece piece) {
+        flow.census.onEnter(piece, index);
         if (load != null && flow.types.isLoadCarrier(piece.type)) {
             load(piece, load);
         }

@@ -85,10 +85,10 @@ public final class StationNode extends WorkNode {
             traceWaits(piece);
             load(loading, piece);
         } else if (hasFreePlace() && fullLoad == 1) {
-            useFreePlace().beginWith(piece);
+            takeFreePlace().beginWith(piece);
         } else if (hasFreePlace()) {
             traceWaits(piece);
-            load(useFreePlace(), piece);
+            load(takeFreePlace(), piece);
         } else {
             toQueue(piece);
         }

@@ -60,11 +60,10 @@ final class StraightStep {
         piece.arrivedNanos = now;
         node.touchedNanos = now;
         tally.onEnter(now);
-        taker.addRoom(-1);
         if (node.hasFreePlace()) {
             begin(node.takeFreePlace(), piece, now);
         } else {
-            queue.add(piece);
+            node.enqueue(piece);
         }
     }
 
@@ -119,7 +118,6 @@ final class StraightStep {
         }
         tally.onLeave(now, now - piece.arrivedNanos);
         way.arriveAtOnce(piece, spot);
-        taker.addRoom(1);
         takeNext(place, now);
         if (!taker.line.isEmpty()) {
             if (flow.isClear()) {
@@ -132,7 +130,6 @@ final class StraightStep {
 
     /** What stood in line has gone, and is on its way yet: those who wait for the place are served after that. */
     void onGone(Place place, long now) {
-        taker.addRoom(1);
         takeNext(place, now);
         if (!taker.line.isEmpty()) {
             flow.toAgenda(node);
@@ -141,11 +138,11 @@ final class StraightStep {
 
     private void takeNext(Place place, long now) {
         if (queue.isEmpty()) {
-            node.addFreePlace(place);
+            node.setFree(place);
             place.phase = Place.Phase.FREE;
             return;
         }
-        Piece next = queue.takeFirst();
+        Piece next = node.fromQueue();
         if (isOdd(next)) {
             place.load.add(next);
             place.begin();
