@@ -101,7 +101,7 @@ public final class AssemblyNode extends WorkNode {
             startAllReady();
         } else if (hasFreePlace()) {
             traceWaits(piece);
-            putBase(takeFreePlace(), piece);
+            putBase(useFreePlace(), piece);
         } else {
             toQueue(piece);
         }
@@ -127,7 +127,7 @@ public final class AssemblyNode extends WorkNode {
         if (method == AssemblyStation.Method.BATCH) {
             int[] need = needs.of(null);
             while (hasFreePlace() && hasAll(need)) {
-                startBatch(takeFreePlace(), need);
+                startBatch(useFreePlace(), need);
             }
             return;
         }

@@ -85,10 +85,10 @@ public final class StationNode extends WorkNode {
             traceWaits(piece);
             load(loading, piece);
         } else if (hasFreePlace() && fullLoad == 1) {
-            takeFreePlace().beginWith(piece);
+            useFreePlace().beginWith(piece);
         } else if (hasFreePlace()) {
             traceWaits(piece);
-            load(takeFreePlace(), piece);
+            load(useFreePlace(), piece);
         } else {
             toQueue(piece);
         }

@@ -60,10 +60,11 @@ final class StraightStep {
         piece.arrivedNanos = now;
         node.touchedNanos = now;
         tally.onEnter(now);
+        taker.addRoom(-1);
         if (node.hasFreePlace()) {
             begin(node.takeFreePlace(), piece, now);
         } else {
-            node.enqueue(piece);
+            queue.add(piece);
         }
     }
 
@@ -118,6 +119,7 @@ final class StraightStep {
         }
         tally.onLeave(now, now - piece.arrivedNanos);
         way.arriveAtOnce(piece, spot);
+        taker.addRoom(1);
         takeNext(place, now);
         if (!taker.line.isEmpty()) {
             if (flow.isClear()) {
@@ -130,6 +132,7 @@ final class StraightStep {
 
     /** What stood in line has gone, and is on its way yet: those who wait for the place are served after that. */
     void onGone(Place place, long now) {
+        taker.addRoom(1);
         takeNext(place, now);
         if (!taker.line.isEmpty()) {
             flow.toAgenda(node);
@@ -138,11 +141,11 @@ final class StraightStep {
 
     private void takeNext(Place place, long now) {
         if (queue.isEmpty()) {
-            node.setFree(place);
+            node.addFreePlace(place);
             place.phase = Place.Phase.FREE;
             return;
         }
-        Piece next = node.fromQueue();
+        Piece next = queue.takeFirst();
         if (isOdd(next)) {
             place.load.add(next);
             place.begin();

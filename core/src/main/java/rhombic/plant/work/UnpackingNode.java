@@ -27,7 +27,7 @@ public final class UnpackingNode extends WorkNode {
         receive(piece);
         notifyRules(Rule.PieceEvent.ENTERS, piece);
         if (hasFreePlace()) {
-            takeFreePlace().beginWith(piece);
+            useFreePlace().beginWith(piece);
         } else {
             toQueue(piece);
         }

@@ -214,13 +214,23 @@ abstract class WorkNode extends Node implements Room {
         return freeCount;
     }
 
-    final void setFree(Place place) {
+    private void setFree(Place place) {
         taker.addRoom(1);
+        addFreePlace(place);
+    }
+
+    final Place useFreePlace() {
+        taker.addRoom(-1);
+        return takeFreePlace();
+    }
+
+    /** Its room is counted where the piece goes. */
+    final void addFreePlace(Place place) {
         free[freeCount++] = place;
     }
 
+    /** Its room is counted where the piece comes. */
     final Place takeFreePlace() {
-        taker.addRoom(-1);
         Place place = free[--freeCount];
         assert place != null : "more places are taken than there are";
         return place;
@@ -276,13 +286,9 @@ abstract class WorkNode extends Node implements Room {
 
     final void toQueue(Piece piece) {
         traceWaits(piece);
-        enqueue(piece);
-        assert queue.size() - queue.urgent() <= inputCapacity : name() + " has more waiting than it has room for";
-    }
-
-    final void enqueue(Piece piece) {
         taker.addRoom(-1);
         queue.add(piece);
+        assert queue.size() - queue.urgent() <= inputCapacity : name() + " has more waiting than it has room for";
     }
 
     final Piece fromQueue() {
